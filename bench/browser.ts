@@ -1,0 +1,148 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { mkdtempSync, readFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { chromium, type Browser, type Page } from "@playwright/test";
+import type { Job } from "../src/core/job";
+import { largestSurface, megapixelSkirt } from "./jobs";
+import { print, type Line } from "./measure";
+
+const CHROMIUM = process.env.CRENNA_CHROMIUM ?? "/usr/bin/chromium";
+
+async function startServer(): Promise<{ child: ChildProcess; address: string }> {
+  const data = mkdtempSync(path.join(os.tmpdir(), "crenna-bench-"));
+  const child = spawn(process.execPath, ["scripts/start.mjs", "--port", "0", "--data", data], {
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  let text = "";
+  const address = await new Promise<string>((resolve) =>
+    child.stdout.on("data", (chunk: Buffer) => {
+      text += chunk.toString();
+      const found = /ready at (http:\S+)/.exec(text);
+      if (found) resolve(found[1]!);
+    }),
+  );
+  return { child, address };
+}
+
+/** Times of the marks the page sets when a picture is shown, ms since it was asked for. */
+const marks = (page: Page, name: string): Promise<number[]> =>
+  page.evaluate(
+    (of) => performance.getEntriesByName(of).map((entry) => (entry as PerformanceMark).detail as number),
+    name,
+  );
+
+const fine = (page: Page) => page.waitForSelector('[data-testid="specimen"][data-fine="true"] canvas');
+
+async function watchTasks(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    (window as unknown as { tasks: number[] }).tasks = seen;
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => seen.push(entry.duration)),
+    ).observe({ type: "longtask" });
+  });
+}
+
+const longest = (page: Page): Promise<number> =>
+  page.evaluate(() => Math.max(0, ...(window as unknown as { tasks: number[] }).tasks));
+
+/** Script bytes as sent compressed would be: what the first view of a page loads, gzip. */
+async function scriptBytes(page: Page, address: string): Promise<number> {
+  const { gzipSync } = await import("node:zlib");
+  const urls = new Set<string>();
+  page.on("response", (response) => {
+    if (response.url().endsWith(".js") && !response.url().includes("worker")) urls.add(response.url());
+  });
+  await page.goto(`${address}/`);
+  await page.waitForSelector("article canvas");
+  let sum = 0;
+  for (const url of urls) sum += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer())).length;
+  return sum;
+}
+
+const put = async (address: string, job: Job): Promise<void> => {
+  const stored = (await (await fetch(`${address}/api/jobs/ferry-sergeant`)).json()) as { revision: number };
+  const answer = await fetch(`${address}/api/jobs/ferry-sergeant`, {
+    method: "PUT",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ revision: stored.revision, job }),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+};
+
+/** Memory of the process that holds the page and its workers, MB, as the system counts it. */
+async function pageMemory(browser: Browser): Promise<number> {
+  const session = await browser.newBrowserCDPSession();
+  const { processInfo } = (await session.send("SystemInfo.getProcessInfo")) as {
+    processInfo: { type: string; id: number }[];
+  };
+  const sizes = processInfo
+    .filter(({ type }) => type === "renderer")
+    .map(
+      ({ id }) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${id}/status`, "utf8"))?.[1] ?? 0) / 1024,
+    );
+  return Math.max(...sizes);
+}
+
+/** Two megapixels, 24 coats, some edits: what the page holds then. */
+async function benchMemory(browser: Browser, address: string): Promise<void> {
+  await put(address, largestSurface());
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/job/ferry-sergeant/coats`);
+  await fine(page);
+  for (let edit = 0; edit < 4; edit++) {
+    await page.getByRole("button", { name: new RegExp(`^Coat ${10 + edit}`) }).click();
+    await fine(page);
+    await page.getByRole("button", { name: "Other strokes" }).click();
+    await page.waitForTimeout(300);
+    await fine(page);
+  }
+  const mb = await pageMemory(browser);
+  console.log(
+    `${"Page with two megapixels and 24 coats, after 4 edits".padEnd(58)}${Math.round(mb)} MB  budget 700 MB`,
+  );
+}
+
+export async function benchBrowser(): Promise<void> {
+  console.log("\nIn the browser, built server");
+  const { child, address } = await startServer();
+  const browser = await chromium.launch({ executablePath: CHROMIUM });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const bytes = await scriptBytes(page, address);
+    console.log(`${"Script of the desk, gzip".padEnd(58)}${Math.round(bytes / 1024)} KB  budget 350 KB`);
+    await put(address, megapixelSkirt());
+    const start = performance.now();
+    await page.goto(`${address}/job/ferry-sergeant/coats`);
+    await fine(page);
+    const opened = performance.now() - start;
+    const [openFull] = await marks(page, "crenna-full");
+    await watchTasks(page);
+    await page.getByRole("button", { name: /^Coat 6/ }).click();
+    await page.getByRole("button", { name: "Show all coats" }).click();
+    await fine(page);
+    await page.evaluate(() => performance.clearMarks());
+    const slider = page.getByRole("slider", { name: "Width against the pattern's" });
+    for (let edit = 0; edit < 8; edit++) {
+      await slider.press(edit % 2 === 0 ? "ArrowRight" : "ArrowUp");
+      await page.waitForTimeout(900);
+    }
+    const sorted = async (name: string) => (await marks(page, name)).sort((a, b) => a - b);
+    const [previews, fulls] = [await sorted("crenna-preview"), await sorted("crenna-full")];
+    const lines: Line[] = [
+      { name: "Address entered to full picture on screen", ms: opened },
+      { name: "Full picture after the page asked for it", ms: openFull ?? NaN, budget: 1500 },
+      { name: "Edit to preview, middle of 8", ms: previews[4] ?? NaN, budget: 100 },
+      { name: "Edit to preview, slowest of 8", ms: previews.at(-1) ?? NaN, budget: 100 },
+      { name: "Edit to full picture, middle of 8", ms: fulls[4] ?? NaN, budget: 500 },
+      { name: "Longest task of the page while editing", ms: await longest(page), budget: 100 },
+    ];
+    print(lines);
+    await page.close();
+    await benchMemory(browser, address);
+  } finally {
+    await browser.close();
+    child.kill("SIGTERM");
+  }
+}

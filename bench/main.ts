@@ -1,0 +1,5 @@
+import { benchBrowser } from "./browser";
+import { benchCore } from "./core";
+
+await benchCore();
+if (!process.argv.includes("--core")) await benchBrowser();

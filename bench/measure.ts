@@ -1,0 +1,30 @@
+/** Middle of several runs, ms; the first run is thrown away. */
+export async function middle(runs: number, work: () => unknown): Promise<number> {
+  await work();
+  const times: number[] = [];
+  for (let run = 0; run < runs; run++) {
+    const start = performance.now();
+    await work();
+    times.push(performance.now() - start);
+  }
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)]!;
+}
+
+export interface Line {
+  readonly name: string;
+  readonly ms: number;
+  /** What is allowed, ms. */
+  readonly budget?: number;
+  /** Against an anchor measured in the same run. */
+  readonly ratio?: { readonly to: string; readonly value: number; readonly allowed: number };
+}
+
+/** Prints figures with their budgets and ratios. */
+export function print(lines: readonly Line[]): void {
+  for (const { name, ms, budget, ratio } of lines) {
+    const parts = [name.padEnd(58), `${ms.toFixed(ms < 10 ? 1 : 0)} ms`.padStart(9)];
+    if (budget !== undefined) parts.push(`  budget ${budget} ms, ${(ms / budget).toFixed(2)} of it`);
+    if (ratio) parts.push(`  ${ratio.value.toFixed(2)} of ${ratio.to}, allowed ${ratio.allowed}`);
+    console.log(parts.join(""));
+  }
+}

@@ -1,0 +1,3 @@
+import { buildIfNeeded } from "./tools.mjs";
+
+buildIfNeeded();

@@ -1,0 +1,132 @@
+// Pictures of the main views from the demo data, for docs/screenshots.
+import { spawn } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { chromium } from "@playwright/test";
+import { root } from "./tools.mjs";
+
+const folder = path.join(root, "docs/screenshots");
+const data = mkdtempSync(path.join(os.tmpdir(), "crenna-shots-"));
+const server = spawn(process.execPath, ["scripts/start.mjs", "--port", "0", "--data", data], {
+  cwd: root,
+  stdio: ["ignore", "pipe", "inherit"],
+});
+let text = "";
+const address = await new Promise((resolve) =>
+  server.stdout.on("data", (chunk) => {
+    text += chunk;
+    const found = /ready at (http:\S+)/.exec(text);
+    if (found) resolve(found[1]);
+  }),
+);
+
+const browser = await chromium.launch({ executablePath: process.env.CRENNA_CHROMIUM ?? "/usr/bin/chromium" });
+const JOB = "/job/ferry-sergeant";
+const coat = (page) => page.getByRole("button", { name: /^Coat 7/ }).click();
+const surface = async (page, name) => {
+  await page.getByRole("combobox", { name: /^Surface: / }).click();
+  await page.getByRole("option", { name }).click();
+};
+const fine = (page) => page.waitForSelector('[data-testid="specimen"][data-fine="true"] canvas');
+
+const shots = [
+  { name: "desk", at: "/" },
+  { name: "brief", at: `${JOB}/brief`, act: (page) => page.getByLabel("Round the hem").focus() },
+  {
+    name: "palette",
+    at: `${JOB}/palette`,
+    act: (page) => page.getByRole("button", { name: "Find mixes" }).click(),
+  },
+  {
+    name: "ladder",
+    at: `${JOB}/palette`,
+    act: async (page) => {
+      await page.getByRole("button", { name: "Value ladder" }).click();
+      await page.getByRole("button", { name: "What do I mix for this colour?" }).click();
+      await page.getByRole("button", { name: "Draw the gradient between these two" }).click();
+    },
+  },
+  {
+    name: "targets",
+    at: `${JOB}/palette`,
+    act: async (page) => {
+      await page.getByRole("button", { name: "Targets", exact: true }).click();
+      await page.getByLabel("Reference picture").setInputFiles(path.join(folder, "coats.png"));
+      await page.getByRole("button", { name: "Find its main colours" }).click();
+      await page.getByRole("img", { name: "Main colours by share" }).scrollIntoViewIfNeeded();
+    },
+  },
+  { name: "shelf", at: "/shelf" },
+  { name: "coats", at: `${JOB}/coats`, act: coat },
+  {
+    name: "cloth",
+    at: `${JOB}/coats`,
+    act: async (page) => {
+      await page.getByRole("tab", { name: "Cloth" }).click();
+      await page.getByRole("button", { name: "Near", exact: true }).click();
+    },
+  },
+  {
+    name: "form",
+    at: "/job/reed-scout/coats",
+    act: async (page) => {
+      await surface(page, "Marsh cloak");
+      await page.getByRole("button", { name: "On its form" }).click();
+      await page.getByRole("button", { name: "Lit", exact: true }).click();
+      await page.getByRole("button", { name: /^Coat 8/ }).click();
+    },
+  },
+  {
+    name: "scheme",
+    at: `${JOB}/coats`,
+    act: async (page) => {
+      await surface(page, "Satchel");
+      await page.getByRole("button", { name: "From a scheme" }).click();
+      await page.getByRole("img", { name: "As it would be painted, simulated" }).waitFor();
+    },
+  },
+  {
+    name: "wear",
+    at: `${JOB}/coats`,
+    act: async (page) => {
+      await surface(page, "Satchel");
+      await page.getByRole("tab", { name: "Wear" }).click();
+      await page.getByRole("button", { name: "Show the map" }).click();
+    },
+  },
+  { name: "check", at: `${JOB}/check` },
+  {
+    name: "bench",
+    at: `${JOB}/bench`,
+    act: (page) => page.getByRole("button", { name: /Rust lines/ }).click(),
+  },
+  { name: "log", at: `${JOB}/log`, act: (page) => page.getByRole("checkbox", { name: "Base done" }).click() },
+  { name: "settings", at: "/settings" },
+  { name: "coats-dark", at: `${JOB}/coats`, act: coat, dark: true },
+  { name: "coats-tablet", at: `${JOB}/coats`, size: { width: 820, height: 1180 } },
+];
+
+const wanted = process.argv.slice(2);
+try {
+  for (const { name, at, act, dark, size } of shots) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const page = await browser.newPage({
+      viewport: size ?? { width: 1280, height: 800 },
+      colorScheme: dark ? "dark" : "light",
+      locale: "en-GB",
+    });
+    await page.goto(address + at);
+    if (at.endsWith("coats")) await fine(page);
+    await page.waitForTimeout(1200);
+    await act?.(page);
+    if (at.endsWith("coats")) await fine(page);
+    await page.waitForTimeout(1200);
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    await page.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  server.kill("SIGTERM");
+}

@@ -1,0 +1,20 @@
+import type { Job } from "../job";
+import type { Change, Remedy } from "./check";
+
+function setAt(node: unknown, path: readonly string[], value: Change["value"]): unknown {
+  const [head, ...rest] = path;
+  if (head === undefined) return value;
+  if (typeof node !== "object" || node === null) throw new RangeError(`the job has nothing at "${head}"`);
+  if (Array.isArray(node)) {
+    const list = node as readonly { id?: unknown }[];
+    if (!list.some((entry) => entry.id === head)) throw new RangeError(`the job has no entry "${head}"`);
+    return list.map((entry) => (entry.id === head ? setAt(entry, rest, value) : entry));
+  }
+  const record = node as Record<string, unknown>;
+  if (!(head in record)) throw new RangeError(`the job has nothing at "${head}"`);
+  return { ...record, [head]: setAt(record[head], rest, value) };
+}
+
+/** The job with a remedy's changes made. @throws RangeError where a change names a place that is gone */
+export const applyRemedy = (job: Job, remedy: Remedy): Job =>
+  remedy.changes.reduce<Job>((current, change) => setAt(current, change.path, change.value) as Job, job);

@@ -1,0 +1,52 @@
+import { columnPeriodMm } from "../patterns/sett/layout";
+import { formatNumber } from "../units";
+import { patternChange, type Check } from "./check";
+
+/** Below this many line widths the edges of a box run into each other. */
+export const LINE_WIDTHS_PER_BOX = 3;
+
+/** Are the boxes large enough to be filled cleanly? */
+export const boxSize: Check = {
+  id: "box-size",
+  label: "Boxes can be filled",
+  run({ surface, form, layout }) {
+    if (!layout) return [];
+    const limit = LINE_WIDTHS_PER_BOX * layout.finestMm;
+    const narrowHeight = form.lengthAt(0) < form.lengthAt(form.slantMm) ? 0 : form.slantMm;
+    const sides = [
+      {
+        axis: layout.columns,
+        name: "column",
+        periodMm: columnPeriodMm(layout, narrowHeight),
+        where: narrowHeight === 0 ? "at the hem" : "at the waist",
+      },
+      { axis: layout.rows, name: "row", periodMm: layout.rows.periodMm, where: "in every row repeat" },
+    ];
+    return sides.flatMap(({ axis, name, periodMm, where }) => {
+      if (axis.boxes.length < 2) return [];
+      const least = axis.boxes.reduce((a, b) => (b.to - b.from < a.to - a.from ? b : a));
+      const widthMm = (least.to - least.from) * periodMm;
+      if (widthMm >= limit) return [];
+      const fitting = Math.floor((layout.params.periods * widthMm) / limit);
+      return [
+        {
+          key: name,
+          gravity: widthMm < (limit * 2) / 3 ? ("must" as const) : ("look" as const),
+          coatId: null,
+          place: `${name} ${least.code}, ${where}`,
+          sentence: `The ${least.code} boxes are ${formatNumber(widthMm, 2)} mm ${name === "column" ? "wide" : "high"}, under three line widths (${formatNumber(limit, 2)} mm).`,
+          reason: `With a finest line of ${formatNumber(layout.finestMm, 2)} mm two edges and a filling do not fit side by side.`,
+          remedies:
+            name === "column" && fitting >= 1 && fitting < layout.params.periods
+              ? [
+                  {
+                    label: `Use ${fitting} repeats`,
+                    changes: [patternChange(surface.id, "periods", fitting)],
+                  },
+                ]
+              : [],
+        },
+      ];
+    });
+  },
+};

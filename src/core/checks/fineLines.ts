@@ -1,0 +1,50 @@
+import { columnPeriodMm } from "../patterns/sett/layout";
+import { counted, formatNumber } from "../units";
+import { patternChange, type Check } from "./check";
+
+/** Which stripes are finer than brush and hand? */
+export const fineLines: Check = {
+  id: "fine-lines",
+  label: "Lines can be painted",
+  run({ surface, form, layout }) {
+    if (!layout) return [];
+    const narrow = Math.min(columnPeriodMm(layout, 0), columnPeriodMm(layout, form.slantMm));
+    const lost = layout.columns.fates.filter((fate) => fate.fate === "merged");
+    const thin = layout.columns.fates.filter((fate) => {
+      const atNarrowest = (fate.countedMm * narrow) / layout.columns.periodMm;
+      return fate.fate !== "merged" && atNarrowest < layout.finestMm * 0.98;
+    });
+    const list = (fates: typeof lost) => fates.map((fate) => `${fate.code}${fate.threads}`).join(", ");
+    const found = [];
+    if (lost.length > 0) {
+      const widest = Math.max(...lost.map((fate) => fate.countedMm));
+      const fitting = Math.floor((layout.params.periods * widest) / (layout.finestMm / 2));
+      found.push({
+        key: "lost",
+        gravity: "look" as const,
+        coatId: null,
+        place: `stripe ${list(lost)}`,
+        sentence: `${counted(lost.length, "stripe")} (${list(lost)}) would be ${formatNumber(widest, 3)} mm at most, under half your finest line, and is left out.`,
+        reason: `Your finest line is ${formatNumber(layout.finestMm, 2)} mm; the threads go to the neighbouring stripes.`,
+        remedies:
+          fitting >= 1 && fitting < layout.params.periods
+            ? [{ label: `Use ${fitting} repeats`, changes: [patternChange(surface.id, "periods", fitting)] }]
+            : [],
+      });
+    }
+    if (thin.length > 0) {
+      const least = Math.min(...thin.map((fate) => (fate.countedMm * narrow) / layout.columns.periodMm));
+      found.push({
+        key: "thin",
+        gravity: "note" as const,
+        coatId: null,
+        place: `stripe ${list(thin)}, where the band is narrowest`,
+        sentence: `${list(thin)} should be ${formatNumber(least, 2)} mm there; you will paint ${formatNumber(layout.finestMm, 2)} mm.`,
+        reason:
+          "No line comes out finer than brush, paint and hand allow, so it takes room from its neighbours.",
+        remedies: [],
+      });
+    }
+    return found;
+  },
+};

@@ -1,0 +1,88 @@
+import type { Mix, Paint, PaintReading } from "../job";
+import { fitOptics } from "./fit";
+import { brushedPassUm, mixOptics } from "./mix";
+import { layFilm, type Optics } from "./film";
+import { clearOptics, opticsOf, STANDARD_FILM_UM } from "./paint";
+import { hexToLab } from "./spaces";
+import { linearToSpectrum, type Spectrum } from "./spectrum";
+
+const known = new Map<string, Optics>();
+const MOST_KNOWN = 2000;
+
+/** What the optics of a pot depend on. */
+export type SeenPaint = Pick<Paint, "thick" | "overWhite" | "overBlack" | "hiding" | "fit"> &
+  Partial<Pick<Paint, "kind">>;
+
+/** Pots that hold no pigment: what is seen over white is all they do. */
+const isClear = (paint: SeenPaint) => paint.kind === "medium" || paint.kind === "varnish";
+
+/** Colours over black and white tell the hiding better than a word: K and S are fitted to them. */
+function measuredOverBlack(paint: SeenPaint, overBlack: string): Optics {
+  const reading = (place: PaintReading["place"], hex: string): PaintReading => ({
+    place,
+    filmUm: place === "thick" ? null : STANDARD_FILM_UM,
+    whiteParts: null,
+    lab: hexToLab(hex),
+  });
+  const readings = [reading("thick", paint.thick), reading("black", overBlack)];
+  if (paint.overWhite !== null) readings.push(reading("white", paint.overWhite));
+  return fitOptics(readings, opticsOf(paint), 1, null).optics;
+}
+
+function madeOptics(paint: SeenPaint): Optics {
+  if (paint.fit) {
+    return {
+      absorption: Float64Array.from(paint.fit.absorption),
+      scattering: Float64Array.from(paint.fit.scattering),
+    };
+  }
+  if (isClear(paint)) return clearOptics(paint.overWhite ?? paint.thick);
+  return paint.overBlack === null ? opticsOf(paint) : measuredOverBlack(paint, paint.overBlack);
+}
+
+/** Optics of a pot, remembered by what they depend on: readings, else colours over black and white, else hiding. */
+export function paintOptics(paint: SeenPaint): Optics {
+  const fitted = paint.fit ? [...paint.fit.absorption, ...paint.fit.scattering].join() : "";
+  const key = `${paint.thick}/${paint.overWhite ?? ""}/${paint.overBlack ?? ""}/${paint.hiding}/${String(isClear(paint))}/${fitted}`;
+  let optics = known.get(key);
+  if (!optics) {
+    optics = madeOptics(paint);
+    if (known.size >= MOST_KNOWN) known.clear();
+    known.set(key, optics);
+  }
+  return optics;
+}
+
+/**
+ * Optics of a mix of pots. Parts whose pot is missing are left out; a mix without any is a neutral grey, so that a
+ * picture can still be shown while the check names what is missing.
+ */
+export function opticsOfMix(mix: Pick<Mix, "parts"> | undefined, paints: readonly Paint[]): Optics {
+  const parts = (mix?.parts ?? []).flatMap((part) => {
+    const paint = paints.find((candidate) => candidate.id === part.paintId);
+    return paint && part.parts > 0
+      ? [{ optics: paintOptics(paint), parts: part.parts, strength: paint.strength }]
+      : [];
+  });
+  if (parts.length === 0) return opticsOf({ thick: "#8c8c8c", overWhite: null, hiding: "semi" });
+  return mixOptics(parts);
+}
+
+/** Dry colour of the primers, as flat as they are in use. */
+const PRIMER_LINEAR = { black: 0.008, grey: 0.23, white: 0.82 } as const;
+
+export const primerSpectrum = (primer: keyof typeof PRIMER_LINEAR): Spectrum => {
+  const level = PRIMER_LINEAR[primer];
+  return linearToSpectrum([level, level, level]);
+};
+
+/** What is seen after some brushed passes of a mix over a ground. */
+export function coatOver(
+  optics: Optics,
+  water: number,
+  passes: number,
+  ground: Spectrum,
+  filmShare = 1,
+): Spectrum {
+  return layFilm(optics, brushedPassUm(water) * passes * filmShare, ground);
+}

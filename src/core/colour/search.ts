@@ -1,0 +1,131 @@
+import type { MixPart, Paint } from "../job";
+import { paintOptics } from "./appearance";
+import { BANDS } from "./bands";
+import { ciede2000 } from "./difference";
+import { masstone, type Optics } from "./film";
+import { mixOptics } from "./mix";
+import { seer, type SeenAs } from "./seenAs";
+import { spectrumToLab, type Triple } from "./spaces";
+
+/** Whole parts of pots, by their place in the list. */
+export interface Recipe {
+  readonly pots: readonly number[];
+  readonly parts: readonly number[];
+}
+
+export interface FoundMix {
+  readonly parts: readonly MixPart[];
+  /** CIEDE2000 against the goal, as the mix will be seen. */
+  readonly difference: number;
+  readonly lab: Triple;
+}
+
+/** Mixes nearer to each other than this cannot be told apart in their rank. */
+const RANK_STEPS = 5;
+/** The step of difference, a fifth of a unit wide, in which a mix is ranked. */
+export const rankStep = (difference: number): number => Math.round(difference * RANK_STEPS);
+/** Largest difference that still falls into a step. */
+export const endOfStep = (step: number): number => (step + 0.5) / RANK_STEPS;
+
+const size = (mix: FoundMix) =>
+  mix.parts.length * 1000 + mix.parts.reduce((sum, part) => sum + part.parts, 0);
+
+/** By difference; where two mixes cannot be told apart, fewer pots and then fewer parts come first. */
+export const compareMixes = (a: FoundMix, b: FoundMix): number =>
+  rankStep(a.difference) - rankStep(b.difference) || size(a) - size(b) || a.difference - b.difference;
+
+/** Judges recipes against a goal; buffers are reused, so that millions can be tried. */
+export function judge(
+  paints: readonly Paint[],
+  goal: Triple,
+  seen: SeenAs,
+): (recipe: Recipe) => { difference: number; lab: Triple } {
+  const optics = paints.map((paint) => paintOptics(paint));
+  const see = seer(seen);
+  const mixed: Optics = { absorption: new Float64Array(BANDS), scattering: new Float64Array(BANDS) };
+  return ({ pots, parts }) => {
+    let total = 0;
+    mixed.absorption.fill(0);
+    mixed.scattering.fill(0);
+    for (let k = 0; k < pots.length; k++) {
+      const weight = parts[k]! * paints[pots[k]!]!.strength;
+      const one = optics[pots[k]!]!;
+      total += weight;
+      for (let band = 0; band < BANDS; band++) {
+        mixed.absorption[band]! += weight * one.absorption[band]!;
+        mixed.scattering[band]! += weight * one.scattering[band]!;
+      }
+    }
+    for (let band = 0; band < BANDS; band++) {
+      mixed.absorption[band]! /= total;
+      mixed.scattering[band]! /= total;
+    }
+    const lab = spectrumToLab(see(mixed));
+    return { difference: ciede2000(lab, goal), lab };
+  };
+}
+
+export const namedMix = (
+  paints: readonly Paint[],
+  { pots, parts }: Recipe,
+  judged: { difference: number; lab: Triple },
+): FoundMix => ({
+  parts: pots.map((pot, k) => ({ paintId: paints[pot]!.id, parts: parts[k]! })),
+  ...judged,
+});
+
+export const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+
+/** Part numbers without a common divisor, so that 2 : 4 is not tried beside 1 : 2; the last number runs fastest. */
+export function ratios(count: number, most: number): number[][] {
+  let rows: number[][] = [[]];
+  for (let k = 0; k < count; k++) {
+    rows = rows.flatMap((row) => Array.from({ length: most }, (_, part) => [...row, part + 1]));
+  }
+  return rows.filter((row) => row.reduce(gcd, 0) === 1);
+}
+
+export interface SearchOptions {
+  /** Largest number of parts of one pot. */
+  readonly mostParts: number;
+  /** Most pots in a mix, 1 to 3. */
+  readonly pots: 1 | 2 | 3;
+  /** How many mixes are wanted. */
+  readonly keep: number;
+  /** Thick where left out. */
+  readonly seen?: SeenAs;
+}
+
+/**
+ * The whole-part mixes nearest to a goal, by trying every one of them. Slow and plain: what the table of all mixes is
+ * tested against, and what is used where WebAssembly is missing.
+ * @param goal L*a*b* to be met, as the mix will be seen
+ * @returns at most `keep` mixes, best first
+ */
+export function tryAllMixes(paints: readonly Paint[], goal: Triple, options: SearchOptions): FoundMix[] {
+  const see = judge(paints, goal, options.seen ?? { kind: "thick" });
+  let best: FoundMix[] = [];
+  const consider = (recipe: Recipe) => {
+    const judged = see(recipe);
+    const worst = best.length < options.keep ? Infinity : rankStep(best.at(-1)!.difference);
+    if (rankStep(judged.difference) > worst) return;
+    best = [...best, namedMix(paints, recipe, judged)].sort(compareMixes).slice(0, options.keep);
+  };
+  const sets = [ratios(1, 1), ratios(2, options.mostParts), ratios(3, options.mostParts)];
+  const walk = (from: number, pots: readonly number[]) => {
+    if (pots.length > 0) for (const parts of sets[pots.length - 1]!) consider({ pots, parts });
+    if (pots.length === options.pots) return;
+    for (let next = from; next < paints.length; next++) walk(next + 1, [...pots, next]);
+  };
+  walk(0, []);
+  return best;
+}
+
+/** L*a*b* of a thick film of a mix. */
+export function labOfParts(parts: readonly MixPart[], paints: readonly Paint[]): Triple {
+  const known = parts.flatMap((part) => {
+    const paint = paints.find((candidate) => candidate.id === part.paintId);
+    return paint ? [{ optics: paintOptics(paint), parts: part.parts, strength: paint.strength }] : [];
+  });
+  return spectrumToLab(masstone(mixOptics(known)));
+}

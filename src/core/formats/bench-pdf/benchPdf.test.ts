@@ -1,0 +1,215 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import sharp from "sharp";
+import { beforeAll, describe, expect, it } from "vitest";
+import { ferrySergeant } from "../../../data/demo/ferrySergeant";
+import { demoShelf } from "../../../data/demo/shelf";
+import { defaultPainter } from "../../painter";
+import { buildForm } from "../../patterns/derive";
+import { layoutOf } from "../../patterns/sett/coats";
+import { cardFacts } from "../../plan/cardText";
+import { cardsOf, SITTING_CAUTIONS } from "../../plan/cards";
+import { gaugePieces } from "../../plan/gauge";
+import { writeGaugeSvg } from "../gauge-svg/gaugeSvg";
+import { writeBenchPdf } from "./benchPdf";
+
+const DPI = 600;
+const PX_PER_MM = DPI / 25.4;
+
+const demo = ferrySergeant();
+const surface = demo.surfaces[0]!;
+const layout = layoutOf({ job: demo, surface, form: buildForm(surface) });
+const pieces = gaugePieces(layout);
+const font = (weight: number) =>
+  new Uint8Array(
+    readFileSync(path.resolve(`node_modules/@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`)),
+  );
+
+interface Ink {
+  readonly width: number;
+  readonly height: number;
+  dark(x: number, y: number): boolean;
+}
+
+async function ink(png: string): Promise<Ink> {
+  const { data, info } = await sharp(png, { limitInputPixels: false })
+    .greyscale()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, dark: (x, y) => data[y * info.width + x]! < 128 };
+}
+
+/** First and last dark column within a strip of rows, px. */
+function reachX(page: Ink, fromY: number, toY: number, fromX = 0, toX = page.width): [number, number] {
+  let [first, last] = [Infinity, -1];
+  for (let y = fromY; y < toY; y++) {
+    for (let x = fromX; x < toX; x++) {
+      if (!page.dark(x, y)) continue;
+      first = Math.min(first, x);
+      last = Math.max(last, x);
+    }
+  }
+  return [first, last + 1];
+}
+
+/** The longest dark run in any row, and where: the base line of the test ruler. */
+function longestRun(page: Ink): { y: number; from: number; length: number } {
+  let best = { y: 0, from: 0, length: 0 };
+  for (let y = 0; y < page.height; y++) {
+    let from = -1;
+    for (let x = 0; x <= page.width; x++) {
+      const dark = x < page.width && page.dark(x, y);
+      if (dark && from < 0) from = x;
+      if (!dark && from >= 0) {
+        if (x - from > best.length) best = { y, from, length: x - from };
+        from = -1;
+      }
+    }
+  }
+  return best;
+}
+
+const folder = mkdtempSync(path.join(os.tmpdir(), "crenna-pdf-"));
+const file = path.join(folder, "bench.pdf");
+
+beforeAll(async () => {
+  const picture = new Uint8Array(
+    await sharp({ create: { width: 40, height: 20, channels: 3, background: "#2f4f5f" } })
+      .png()
+      .toBuffer(),
+  );
+  const cards = cardsOf(demo, demoShelf, defaultPainter).map((card, at) => ({
+    number: at + 1,
+    title: card.title,
+    facts: cardFacts(card, demoShelf),
+    lookAt: card.lookAt,
+    before: picture,
+    after: picture,
+  }));
+  const pdf = await writeBenchPdf({
+    title: demo.name,
+    cautions: SITTING_CAUTIONS,
+    cards,
+    gauges: [{ surface: surface.name, pieces }],
+    fonts: { regular: font(400), bold: font(600) },
+  });
+  writeFileSync(file, pdf);
+});
+
+/** Text of one page, as another program reads it. */
+const textOf = (page: number) =>
+  execFileSync("pdftotext", ["-f", String(page), "-l", String(page), "-layout", file, "-"], {
+    encoding: "utf8",
+  });
+const pageCount = () =>
+  Number(/Pages:\s+(\d+)/.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
+
+describe("the printed gauge, measured by another program", () => {
+  let page: Ink;
+  let ruler: { y: number; from: number; length: number };
+  beforeAll(async () => {
+    const last = pageCount();
+    const out = path.join(folder, "gauge");
+    execFileSync("pdftocairo", [
+      "-png",
+      "-gray",
+      "-r",
+      String(DPI),
+      "-f",
+      String(last),
+      "-l",
+      String(last),
+      "-singlefile",
+      file,
+      out,
+    ]);
+    page = await ink(`${out}.png`);
+    ruler = longestRun(page);
+  });
+
+  it("is on A4", () => {
+    expect(page.width / PX_PER_MM).toBeCloseTo(210, 1);
+    expect(page.height / PX_PER_MM).toBeCloseTo(297, 1);
+  });
+
+  it("has a test ruler of 50 mm to 0.1 mm", () => {
+    // The two end ticks are 0.15 mm wide and stand half outside.
+    expect(Math.abs(ruler.length / PX_PER_MM - 50)).toBeLessThan(0.1 + 0.15);
+    const [first, last] = reachX(
+      page,
+      ruler.y - 60,
+      ruler.y - 50,
+      ruler.from - 40,
+      ruler.from + ruler.length + 40,
+    );
+    expect(Math.abs((last - first) / PX_PER_MM - 0.15 - 50)).toBeLessThan(0.1);
+  });
+
+  it("has an outline as wide and as high as the band's development, to 0.1 mm", () => {
+    const below = ruler.y + Math.round(9 * PX_PER_MM);
+    const rows: number[] = [];
+    const [first, last] = reachX(page, below, page.height);
+    for (let y = below; y < page.height; y++) {
+      const [a, b] = reachX(page, y, y + 1);
+      if (b > a) rows.push(y);
+    }
+    expect(Math.abs((last - first) / PX_PER_MM - 0.15 - pieces[0]!.widthMm)).toBeLessThan(0.1);
+    // The piece's name stands above it; its last row is the hem's lowest point.
+    const lowest = rows.at(-1)!;
+    const gapFree = rows.findLast((_y, at) => at > 0 && rows[at]! - rows[at - 1]! > 4) ?? rows[0]!;
+    expect(Math.abs((lowest + 1 - gapFree) / PX_PER_MM - 0.15 - pieces[0]!.heightMm)).toBeLessThan(0.1);
+  });
+
+  it("has the hem ticks where the guides are, to 0.1 mm", () => {
+    const below = ruler.y + Math.round(9 * PX_PER_MM);
+    const [left] = reachX(page, below, page.height);
+    let lowest = below;
+    for (let y = below; y < page.height; y++) if (reachX(page, y, y + 1)[1] > 0) lowest = y;
+    const toPx = ([x, y]: readonly [number, number]) =>
+      [left + (x + 0.075) * PX_PER_MM, lowest + 1 - (pieces[0]!.heightMm + 0.075 - y) * PX_PER_MM] as const;
+    const ticks = pieces[0]!.ticks.filter((tick) => tick.axis === "column" && tick.kind === "edge");
+    for (const tick of ticks) {
+      // In the middle of the tick there must be ink within 0.1 mm, across the tick.
+      const [x, y] = toPx([(tick.from[0] + tick.to[0]) / 2, (tick.from[1] + tick.to[1]) / 2]);
+      const reach = Math.floor(0.1 * PX_PER_MM);
+      let found = false;
+      for (let dy = -reach; dy <= reach; dy++)
+        for (let dx = -reach; dx <= reach; dx++) found ||= page.dark(Math.round(x + dx), Math.round(y + dy));
+      expect(found).toBe(true);
+    }
+  });
+});
+
+describe("the printed cards", () => {
+  it("carry every coat with mix, drops and cautions as text", () => {
+    const pages = Array.from({ length: pageCount() }, (_, at) => textOf(at + 1)).join("\n");
+    for (const coat of surface.coats) expect(pages).toContain(coat.name);
+    expect(pages).toContain("3 drops Rust Red, 1 drop Buoy Orange");
+    expect(pages).toMatch(/\d+\.\d µl on the figure, \d+ µl with losses/);
+    expect(pages).toMatch(/Hand time\s+\d+ min/);
+    expect(pages).not.toMatch(/[\u202f\ufffd]/);
+    expect(pages).toContain("Do not lick the brush");
+    expect(pages).toContain("Measure this line before you cut");
+  });
+});
+
+describe("the gauge as SVG", () => {
+  it("is in millimetres, with the same ticks and ruler", async () => {
+    const svg = writeGaugeSvg(pieces, "Ferry & sergeant");
+    const [, width] = /width="([\d.]+)mm"/.exec(svg)!;
+    expect(svg).toContain(`viewBox="0 0 ${width} `);
+    expect(svg.match(/<line /g)).toHaveLength(pieces[0]!.ticks.length);
+    expect(svg).toContain("Ferry &amp; sergeant");
+    // Drawn by another program: the ruler's base line is 50 mm.
+    const png = path.join(folder, "gauge-svg.png");
+    await sharp(Buffer.from(svg), { density: 300, limitInputPixels: false })
+      .flatten({ background: "#fff" })
+      .png()
+      .toFile(png);
+    const page = await ink(png);
+    const pxPerMm = page.width / Number(width);
+    expect(Math.abs(longestRun(page).length / pxPerMm - 50)).toBeLessThan(0.25);
+  });
+});

@@ -1,0 +1,64 @@
+import { rgb, type PDFFont, type PDFPage } from "pdf-lib";
+
+/** Points of a PDF per millimetre. */
+export const PT_PER_MM = 72 / 25.4;
+export const PAGE_MM = { width: 210, height: 297 } as const;
+const INK = rgb(0, 0, 0);
+
+/** Draws in millimetres from the top left of a page. */
+export class Sheet {
+  readonly page: PDFPage;
+  constructor(page: PDFPage) {
+    this.page = page;
+  }
+  private x(mm: number): number {
+    return mm * PT_PER_MM;
+  }
+  private y(mm: number): number {
+    return (PAGE_MM.height - mm) * PT_PER_MM;
+  }
+  line(
+    from: readonly [number, number],
+    to: readonly [number, number],
+    widthMm: number,
+    dashMm?: readonly number[],
+  ): void {
+    this.page.drawLine({
+      start: { x: this.x(from[0]), y: this.y(from[1]) },
+      end: { x: this.x(to[0]), y: this.y(to[1]) },
+      thickness: widthMm * PT_PER_MM,
+      color: INK,
+      ...(dashMm ? { dashArray: dashMm.map((mm) => mm * PT_PER_MM) } : {}),
+    });
+  }
+  /** The thin no-break space before units is no glyph of the printed font: a plain one takes its place. */
+  text(text: string, xMm: number, yMm: number, sizePt: number, font: PDFFont): void {
+    this.page.drawText(text.replaceAll("\u202f", " "), {
+      x: this.x(xMm),
+      y: this.y(yMm),
+      size: sizePt,
+      font,
+      color: INK,
+    });
+  }
+  /** Breaks text into lines that fit a width; returns the height used, mm. */
+  paragraph(text: string, xMm: number, yMm: number, widthMm: number, sizePt: number, font: PDFFont): number {
+    const lineMm = (sizePt * 1.35) / PT_PER_MM;
+    let line = "";
+    let used = 0;
+    for (const word of text.split(/[ \n]+/)) {
+      const longer = line === "" ? word : `${line} ${word}`;
+      if (font.widthOfTextAtSize(longer, sizePt) <= widthMm * PT_PER_MM || line === "") line = longer;
+      else {
+        this.text(line, xMm, yMm + used, sizePt, font);
+        used += lineMm;
+        line = word;
+      }
+    }
+    if (line !== "") {
+      this.text(line, xMm, yMm + used, sizePt, font);
+      used += lineMm;
+    }
+    return used;
+  }
+}

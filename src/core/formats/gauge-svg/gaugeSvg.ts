@@ -1,0 +1,44 @@
+import type { GaugePiece, GaugeTick } from "../../plan/gauge";
+
+const mm = (value: number) => value.toFixed(3);
+const MARGIN = 10;
+const RULER_MM = 50;
+
+const tickLine = ({ from, to, kind, label }: GaugeTick) =>
+  `<line x1="${mm(from[0])}" y1="${mm(from[1])}" x2="${mm(to[0])}" y2="${mm(to[1])}" stroke="#000" stroke-width="0.1"` +
+  `${kind === "line" ? ' stroke-dasharray="0.5 0.3"' : ""}><title>${label}</title></line>`;
+
+function pieceGroup(piece: GaugePiece, x: number, y: number): string {
+  const path = piece.outline.map(([px, py], at) => `${at === 0 ? "M" : "L"}${mm(px)} ${mm(py)}`).join(" ");
+  return (
+    `<g transform="translate(${mm(x)} ${mm(y)})"><title>${piece.title}</title>` +
+    `<path d="${path} Z" fill="none" stroke="#000" stroke-width="0.15"/>${piece.ticks.map(tickLine).join("")}</g>`
+  );
+}
+
+/** A 50 mm test ruler with a tick every 10 mm. */
+function ruler(x: number, y: number): string {
+  const ticks = Array.from({ length: 6 }, (_, at) => `M${mm(x + at * 10)} ${mm(y)} v-3`).join(" ");
+  return (
+    `<path id="test-ruler" d="M${mm(x)} ${mm(y)} h${RULER_MM} ${ticks}" fill="none" stroke="#000" stroke-width="0.15"/>` +
+    `<text x="${mm(x + RULER_MM + 2)}" y="${mm(y)}" font-size="3" font-family="sans-serif">50 mm: measure before you cut</text>`
+  );
+}
+
+/** Gauge strips as SVG in millimetres: one user unit is 1 mm. */
+export function writeGaugeSvg(pieces: readonly GaugePiece[], title: string): string {
+  const width = Math.max(120, ...pieces.map((piece) => piece.widthMm)) + 2 * MARGIN;
+  let y = MARGIN;
+  const groups = pieces.map((piece) => {
+    const group = pieceGroup(piece, MARGIN, y);
+    y += piece.heightMm + 8;
+    return group;
+  });
+  const height = y + 12;
+  const safe = title.replaceAll("&", "&amp;").replaceAll("<", "&lt;");
+  return (
+    `<?xml version="1.0" encoding="UTF-8"?>\n` +
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}">` +
+    `<title>${safe}</title>${groups.join("")}${ruler(MARGIN, height - 6)}</svg>\n`
+  );
+}

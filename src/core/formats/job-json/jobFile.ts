@@ -1,0 +1,134 @@
+import { array, object, string, ValidationError } from "yup";
+import { InputError, type Problem } from "../../errors";
+import type { Job, Paint } from "../../job";
+import { parseJob, parsePaint } from "./jobSchema";
+import { upgradePaint } from "./upgrade";
+
+/** A reference picture's bytes, as text. */
+export interface FilePicture {
+  /** SHA-256 of the bytes, hexadecimal. */
+  readonly id: string;
+  readonly type: string;
+  readonly base64: string;
+}
+
+/** A job with the pots and pictures it uses, so that it can be read on another shelf. */
+export interface JobFile {
+  readonly job: Job;
+  readonly paints: readonly Paint[];
+  readonly pictures: readonly FilePicture[];
+}
+
+export const PICTURE_TYPES = ["image/png", "image/jpeg", "image/webp"] as const;
+/** Largest stored picture, bytes: pictures are scaled down before they are kept. */
+export const MOST_PICTURE_BYTES = 800_000;
+
+const picturesSchema = array(
+  object({
+    id: string()
+      .strict()
+      .required()
+      .matches(/^[0-9a-f]{64}$/, "${path} must be 64 hexadecimal digits"),
+    type: string()
+      .strict()
+      .required()
+      .oneOf([...PICTURE_TYPES]),
+    base64: string()
+      .strict()
+      .required()
+      .max(Math.ceil(MOST_PICTURE_BYTES / 3) * 4)
+      .matches(/^[A-Za-z0-9+/]+={0,2}$/, "${path} must be base64"),
+  })
+    .strict()
+    .noUnknown("${path} has something unknown: ${unknown}"),
+)
+  .strict()
+  .required("The file has no list of pictures")
+  .max(68);
+
+export const JOB_FILE_FORMAT = "crenna-job-file";
+
+/** The pots that a job's mixes, wells and log name. */
+export const paintsOf = (job: Job, shelf: readonly Paint[]): Paint[] => {
+  const added = [...job.wells.map((well) => well.added), ...job.log.map((entry) => entry.recipe ?? [])];
+  const used = new Set<string | null>([
+    ...job.mixes.flatMap((mix) => mix.parts.map((part) => part.paintId)),
+    ...job.wells.flatMap((well) => well.content.map((part) => part.paintId)),
+    ...added.flatMap((list) => list.map((one) => one.paintId)),
+  ]);
+  return shelf.filter((paint) => used.has(paint.id));
+};
+
+/** The job as text. `readJobFile` gives the same job, pots and pictures back. */
+export const writeJobFile = (
+  job: Job,
+  shelf: readonly Paint[],
+  pictures: readonly FilePicture[] = [],
+): string =>
+  `${JSON.stringify({ format: JOB_FILE_FORMAT, version: 2, job, paints: paintsOf(job, shelf), pictures }, null, 2)}\n`;
+
+const asProblems = (error: ValidationError): Problem[] =>
+  (error.inner.length > 0 ? error.inner : [error]).map((one) => ({
+    field: one.path ?? "",
+    message: one.message,
+  }));
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : "";
+    throw new InputError([{ field: "file", message: `The file is not whole JSON text: ${why}.` }]);
+  }
+}
+
+function checked<T>(place: string, read: () => T): T {
+  try {
+    return read();
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const problems = asProblems(error).map(({ field, message }) => ({
+      field: field === "" ? place : `${place}.${field}`,
+      message: `In ${place}: ${message}.`,
+    }));
+    throw new InputError(problems.slice(0, 20));
+  }
+}
+
+/**
+ * Reads a job file.
+ * @throws InputError that names every problem and its place; nothing is taken from a file with a problem
+ */
+export function readJobFile(text: string): JobFile {
+  const value = parsed(text);
+  const record = typeof value === "object" && value !== null ? (value as Record<string, unknown>) : {};
+  if (record.format !== JOB_FILE_FORMAT) {
+    const got = typeof record.format === "string" ? `"${record.format}"` : "no format";
+    throw new InputError([
+      {
+        field: "format",
+        message: `This is no job file: it must say "format": "${JOB_FILE_FORMAT}", it has ${got}.`,
+      },
+    ]);
+  }
+  if (record.version !== 1 && record.version !== 2) {
+    throw new InputError([
+      {
+        field: "version",
+        message: `Version ${String(record.version)} of the job file is not known here; versions 1 and 2 are.`,
+      },
+    ]);
+  }
+  if (!Array.isArray(record.paints)) {
+    throw new InputError([{ field: "paints", message: "The file has no list of paints." }]);
+  }
+  const job = checked("job", () => parseJob(record.job));
+  const old = record.version === 1;
+  const paints = record.paints.map((paint: unknown, at) =>
+    checked(`paints[${at}]`, () => parsePaint(old ? upgradePaint(paint) : paint)),
+  );
+  const pictures = checked("pictures", () =>
+    picturesSchema.validateSync(old ? [] : record.pictures, { abortEarly: false }),
+  ) as FilePicture[];
+  return { job, paints, pictures };
+}

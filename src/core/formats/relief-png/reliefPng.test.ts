@@ -1,0 +1,66 @@
+import { encode } from "fast-png";
+import { describe, expect, it } from "vitest";
+import { InputError } from "../../errors";
+import { forms } from "../../surface/forms";
+import { withHeightMap } from "../../surface/reliefPicture";
+import { MOST_RELIEF_CELLS, readReliefPng, writeReliefPng } from "./reliefPng";
+
+const ramp = (width: number, height: number) => ({
+  width,
+  height,
+  values: Float32Array.from({ length: width * height }, (_, at) => (at % width) / (width - 1)),
+});
+const said = (bytes: Uint8Array): string => {
+  try {
+    readReliefPng(bytes);
+  } catch (error) {
+    if (error instanceof InputError) return error.message;
+    throw error;
+  }
+  return "";
+};
+
+describe("a relief picture", () => {
+  it("keeps its heights to one part in 65 535", () => {
+    const map = ramp(40, 12);
+    const back = readReliefPng(writeReliefPng(map));
+    expect([back.width, back.height]).toEqual([40, 12]);
+    back.values.forEach((value, at) => expect(Math.abs(value - map.values[at]!)).toBeLessThan(1 / 65000));
+  });
+
+  it("is made smaller without losing its mean height", () => {
+    const back = readReliefPng(writeReliefPng(ramp(1200, 600)));
+    expect(Math.max(back.width, back.height)).toBeLessThanOrEqual(MOST_RELIEF_CELLS);
+    const mean = back.values.reduce((sum, value) => sum + value, 0) / back.values.length;
+    expect(mean).toBeCloseTo(0.5, 2);
+  });
+
+  it("is refused with the reason where it is none", () => {
+    expect(said(new Uint8Array([1, 2, 3]))).toMatch(/cannot be read as a PNG/);
+    const coloured = encode({
+      width: 4,
+      height: 4,
+      channels: 3,
+      depth: 8,
+      data: Uint8Array.from({ length: 48 }, (_, at) => at),
+    });
+    expect(said(coloured)).toMatch(/has colours/);
+    const tiny = encode({ width: 2, height: 2, channels: 1, depth: 8, data: new Uint8Array(4) });
+    expect(said(tiny)).toMatch(/at least 4 × 4/);
+  });
+
+  it("lies on the form at the size asked for, on top of its own relief", () => {
+    const panel = forms.panel.build({ lengthMm: 20, widthMm: 10, dents: 0 }, 1);
+    const use = { pictureId: "0".repeat(64), name: "Ramp", widthMm: 10, depthMm: 2 };
+    const raised = withHeightMap(panel, use, ramp(101, 101));
+    const up = (alongMm: number) => {
+      const place = { turnDeg: (alongMm / 20) * 360, heightMm: 5 };
+      return raised.relief(place) - panel.relief(place);
+    };
+    // 0 at its left, the full depth at its right, and again from 10 mm on.
+    expect(up(0)).toBeCloseTo(0, 2);
+    expect(up(5)).toBeCloseTo(1.01, 2);
+    expect(up(9.8)).toBeGreaterThan(1.9);
+    expect(up(15)).toBeCloseTo(up(5), 6);
+  });
+});

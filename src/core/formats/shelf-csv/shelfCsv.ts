@@ -1,0 +1,224 @@
+import Papa from "papaparse";
+import { ValidationError } from "yup";
+import { labToHex } from "../../colour/spaces";
+import { paintSchema } from "../job-json/jobSchema";
+import { upgradePaint } from "../job-json/upgrade";
+import type { Paint } from "../../job";
+
+/** Columns of a shelf table; only `name` and `colour` must be there. */
+export const COLUMNS = [
+  "name",
+  "range",
+  "kind",
+  "state",
+  "colour",
+  "over_white",
+  "over_black",
+  "hiding",
+  "finish",
+  "strength",
+  "drop_ul",
+] as const;
+type Column = (typeof COLUMNS)[number];
+
+/** What came of one line of a file. */
+export type LineOutcome =
+  | { readonly kind: "taken"; readonly line: number; readonly paint: Paint }
+  | {
+      readonly kind: "merged";
+      readonly line: number;
+      readonly paint: Paint;
+      /** The pot on the shelf it changes. */
+      readonly into: string;
+      readonly changed: readonly string[];
+    }
+  | {
+      readonly kind: "refused";
+      readonly line: number;
+      readonly text: string;
+      readonly reasons: readonly string[];
+    };
+
+export interface ShelfReport {
+  readonly lines: readonly LineOutcome[];
+}
+
+const sameName = (a: Pick<Paint, "name" | "range">, b: Pick<Paint, "name" | "range">) =>
+  a.name.toLowerCase() === b.name.toLowerCase() && a.range.toLowerCase() === b.range.toLowerCase();
+
+/** A free id made from name and range. */
+export function potId(name: string, range: string, taken: ReadonlySet<string>): string {
+  const words = `${range} ${name}`
+    .toLowerCase()
+    .normalize("NFKD")
+    .replaceAll(/[^a-z0-9]+/g, "-")
+    .replaceAll(/^-+|-+$/g, "");
+  const base = `paint-${words || "pot"}`.slice(0, 100);
+  for (let number = 1; ; number++) {
+    const id = number === 1 ? base : `${base}-${number}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+/**
+ * Puts a list of described pots beside a shelf: which are new, which change one that is there, which cannot be used.
+ * A pot is the same where name and range are, whatever their case; only what the line says is changed in it.
+ */
+export function mergeOntoShelf(
+  rows: readonly {
+    line: number;
+    text: string;
+    fields: Readonly<Record<string, unknown>>;
+    reasons: readonly string[];
+  }[],
+  shelf: readonly Paint[],
+): ShelfReport {
+  const taken = new Set(shelf.map((paint) => paint.id));
+  const seen: Paint[] = [];
+  const lines = rows.map(({ line, text, fields, reasons }): LineOutcome => {
+    if (reasons.length > 0) return { kind: "refused", line, text, reasons };
+    const asText = (value: unknown) => (typeof value === "string" ? value : "");
+    const named = { name: asText(fields.name), range: asText(fields.range) };
+    const old = shelf.find((paint) => sameName(paint, named));
+    const twin = seen.find((paint) => sameName(paint, named));
+    if (twin) {
+      const reason = `"${named.name}" of the same range stands in an earlier line of this file.`;
+      return { kind: "refused", line, text, reasons: [reason] };
+    }
+    const begin = old ?? {
+      id: potId(named.name, named.range, taken),
+      ...named,
+      kind: "paint",
+      state: "have",
+      overWhite: null,
+      hiding: "semi",
+      strength: 1,
+      dropUl: 40,
+    };
+    const colours = ["thick", "overWhite", "overBlack", "hiding"].some((key) => key in fields);
+    const given = { ...fields, ...(colours ? { fit: null } : {}), ...(old ? named : {}) };
+    try {
+      const paint = paintSchema.validateSync(upgradePaint({ ...begin, ...given }), {
+        abortEarly: false,
+      }) as unknown as Paint;
+      taken.add(paint.id);
+      seen.push(paint);
+      if (!old) return { kind: "taken", line, paint };
+      const changed = (Object.keys(paint) as (keyof Paint)[]).filter(
+        (key) => JSON.stringify(paint[key]) !== JSON.stringify(old[key]),
+      );
+      return { kind: "merged", line, paint, into: old.id, changed };
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error;
+      return {
+        kind: "refused",
+        line,
+        text,
+        reasons: (error.inner.length > 0 ? error.inner : [error]).map((one) => `${one.message}.`),
+      };
+    }
+  });
+  return { lines };
+}
+
+const FIELD_OF: Readonly<Record<Column, keyof Paint>> = {
+  name: "name",
+  range: "range",
+  kind: "kind",
+  state: "state",
+  colour: "thick",
+  over_white: "overWhite",
+  over_black: "overBlack",
+  hiding: "hiding",
+  finish: "finish",
+  strength: "strength",
+  drop_ul: "dropUl",
+};
+const COLOURS: readonly Column[] = ["colour", "over_white", "over_black"];
+const NUMBERS: readonly Column[] = ["strength", "drop_ul"];
+
+const LAB = /^lab\(\s*(-?[\d.]+)[\s,]+(-?[\d.]+)[\s,]+(-?[\d.]+)\s*\)$/i;
+
+/** A colour as "#rrggbb", "rrggbb" or "lab(L a b)". @returns null for anything else */
+export function readColour(text: string): string | null {
+  const hex = /^#?([0-9a-f]{6})$/i.exec(text);
+  if (hex) return `#${hex[1]!.toLowerCase()}`;
+  const lab = LAB.exec(text);
+  if (!lab) return null;
+  const [l, a, b] = [Number(lab[1]), Number(lab[2]), Number(lab[3])];
+  return l >= 0 && l <= 100 && Math.abs(a) <= 128 && Math.abs(b) <= 128 ? labToHex([l, a, b]) : null;
+}
+
+/** One cell of the table as a field of a pot, or why it cannot be. */
+function cell(column: Column, text: string): { value: unknown } | { reason: string } {
+  if (COLOURS.includes(column)) {
+    const colour = readColour(text);
+    return colour
+      ? { value: colour }
+      : { reason: `${column} must be #rrggbb or lab(L a b), it is "${text}".` };
+  }
+  if (NUMBERS.includes(column)) {
+    const number = Number(text.replace(",", "."));
+    return Number.isFinite(number)
+      ? { value: number }
+      : { reason: `${column} must be a number, it is "${text}".` };
+  }
+  if (column === "name" || column === "range") return { value: text };
+  return { value: text.toLowerCase() };
+}
+
+/**
+ * Reads a table of pots against a shelf. Comma, semicolon or tab between the cells, the first line names the columns.
+ * Every line gets an outcome: nothing is left out in silence.
+ */
+export function readShelfCsv(text: string, shelf: readonly Paint[]): ShelfReport {
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
+  const [head, ...body] = parsed.data;
+  const titles = (head ?? []).map((title) =>
+    title
+      .trim()
+      .toLowerCase()
+      .replaceAll(/[\s-]+/g, "_"),
+  );
+  const missing = (["name", "colour"] as const).filter((column) => !titles.includes(column));
+  if (missing.length > 0) {
+    const reason = `The first line must name the columns; ${missing.join(" and ")} is missing. Known are ${COLUMNS.join(", ")}.`;
+    return { lines: [{ kind: "refused", line: 1, text: (head ?? []).join(","), reasons: [reason] }] };
+  }
+  const unknown = titles.filter((title) => title !== "" && !COLUMNS.includes(title as Column));
+  const broken = new Map(parsed.errors.map((error) => [error.row ?? 0, error.message]));
+  const rows = body.flatMap((cells, at) => {
+    if (cells.every((one) => one.trim() === "")) return [];
+    const reasons: string[] = [];
+    const fields: Record<string, unknown> = {};
+    const trouble = broken.get(at + 1);
+    if (trouble !== undefined) reasons.push(`The line cannot be split into cells: ${trouble}.`);
+    if (cells.length > titles.length)
+      reasons.push(`It has ${cells.length} cells, the first line names ${titles.length} columns.`);
+    titles.forEach((title, index) => {
+      const content = (cells[index] ?? "").trim();
+      const column = title as Column;
+      if (content === "" || !COLUMNS.includes(column)) return;
+      const read = cell(column, content);
+      if ("reason" in read) reasons.push(read.reason);
+      else fields[FIELD_OF[column]] = read.value;
+    });
+    if (fields.name === undefined) reasons.push("name is empty.");
+    if (fields.thick === undefined && !reasons.some((reason) => reason.startsWith("colour")))
+      reasons.push("colour is empty.");
+    return [{ line: at + 2, text: cells.join(","), fields, reasons }];
+  });
+  const report = mergeOntoShelf(rows, shelf);
+  if (unknown.length === 0) return report;
+  const reason = `Not known and left out: ${unknown.join(", ")}. Known are ${COLUMNS.join(", ")}.`;
+  return {
+    lines: [{ kind: "refused", line: 1, text: (head ?? []).join(","), reasons: [reason] }, ...report.lines],
+  };
+}
+
+/** The shelf as a table that `readShelfCsv` reads back; readings stay behind. */
+export const writeShelfCsv = (paints: readonly Paint[]): string =>
+  `${Papa.unparse({
+    fields: [...COLUMNS],
+    data: paints.map((paint) => COLUMNS.map((column) => paint[FIELD_OF[column]] ?? "")),
+  })}\r\n`;

@@ -1,0 +1,27 @@
+/** One number a technique, form or check can be set to. Controls, validation and defaults come from it. */
+export interface ParamSpec {
+  readonly label: string;
+  /** "" for a plain count. */
+  readonly unit: string;
+  readonly range: readonly [min: number, max: number];
+  readonly step: number;
+  readonly default: number;
+  /** How it is measured or what it changes, in one sentence. */
+  readonly about: string;
+}
+
+export type ParamSpecs = Readonly<Record<string, ParamSpec>>;
+export type ParamValues<S extends ParamSpecs> = { readonly [K in keyof S]: number };
+
+/** The stored values with defaults filled in and everything held inside its range. */
+export function completeParams<S extends ParamSpecs>(
+  specs: S,
+  stored: Readonly<Record<string, number>>,
+): ParamValues<S> {
+  const entries = Object.entries(specs).map(([name, spec]) => {
+    const value = stored[name];
+    const usable = value !== undefined && Number.isFinite(value) ? value : spec.default;
+    return [name, Math.min(spec.range[1], Math.max(spec.range[0], usable))];
+  });
+  return Object.fromEntries(entries) as ParamValues<S>;
+}

@@ -1,0 +1,144 @@
+import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
+import type { Painter } from "../painter";
+import { buildForm } from "../patterns/derive";
+import { layoutOf } from "../patterns/sett/coats";
+import { closureOf } from "../patterns/sett/layout";
+import { columnGuides, rowGuides } from "../patterns/sett/guides";
+import { coatPassUm } from "../simulate/layCoat";
+import type { SurfaceForm } from "../surface/forms/form";
+import { isTechniqueId, techniques } from "../techniques";
+import { counted, formatNumber } from "../units";
+import { batchFor, type Batch } from "./drops";
+import { touchDryMinutes } from "./drying";
+import { coatWork, type CoatWork } from "./work";
+
+/** One bench step. */
+export interface Card {
+  /** Surface and coat; the log names it. */
+  readonly id: string;
+  readonly surface: Surface;
+  readonly coat: Coat;
+  readonly title: string;
+  readonly mix: Mix | null;
+  readonly batch: Batch | null;
+  readonly work: CoatWork;
+  /** Strokes, all passes and figures. */
+  readonly strokes: number;
+  readonly handMinutes: number;
+  /** Until the next coat may follow, after the last pass. */
+  readonly dryMinutes: number;
+  /** What to look at before going on. */
+  readonly lookAt: readonly string[];
+  readonly caution: string | null;
+  /** How many painted coats the surface has before this one. */
+  readonly step: number;
+}
+
+function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work: CoatWork): string[] {
+  const says: string[] = [];
+  const { target } = coat;
+  if (surface.pattern) {
+    const layout = layoutOf({ job, surface, form });
+    if (target.kind === "guides") {
+      const columns = columnGuides(layout).filter((guide) => guide.kind === "edge");
+      const rows = rowGuides(layout).filter((guide) => guide.kind === "edge");
+      says.push(
+        "Wrap the gauge strip, tick its marks on the cloth, then join them: rows first, columns after.",
+      );
+      says.push(
+        `Count before you fill: ${counted(columns.length, "column line")}, ${counted(rows.length, "row line")}` +
+          (form.closed ? `, ${formatNumber(closureOf(layout).boxes, 0)} boxes once round the hem.` : "."),
+      );
+    }
+    if (target.kind === "boxes" && target.column === target.row) {
+      says.push("These boxes only touch at corners. If two share an edge, the count is off.");
+    }
+    if (target.kind === "boxes" && target.column !== target.row) {
+      says.push("Between any two of the solid boxes there is one of these, up and sideways.");
+    }
+    if (target.kind === "lines") {
+      says.push("Load little, wipe, one stroke in the air first. Turn the figure, not the hand.");
+    }
+    if (target.kind === "crossings")
+      says.push(`${counted(work.strokes, "dot")}, one on every crossing of these lines.`);
+  }
+  if (target.kind === "hollows")
+    says.push("Draw it into the folds while wet; wick up any pool before it leaves a tide mark.");
+  if (target.kind === "everywhere") says.push("Look for missed spots from below and from the side.");
+  if (coat.passes > 1) says.push(`${coat.passes} passes; let each dry before the next.`);
+  return says;
+}
+
+function cardFor(
+  job: Job,
+  surface: Surface,
+  form: SurfaceForm,
+  coat: Coat,
+  step: number,
+  paints: readonly Paint[],
+  painter: Painter,
+): Card {
+  const work = coatWork(job, surface, form, coat, painter);
+  const mix = mixById(job, coat.mixId) ?? null;
+  const figures = job.figure.count;
+  const passUm = coatPassUm(coat);
+  return {
+    id: `${surface.id}/${coat.id}`,
+    surface,
+    coat,
+    title: coat.name,
+    mix,
+    batch:
+      mix && mix.parts.length > 0
+        ? batchFor(
+            mix,
+            paints,
+            coat.water,
+            work.areaMm2 * figures,
+            passUm * coat.passes,
+            coat.passes,
+            painter,
+          )
+        : null,
+    work,
+    strokes: work.strokes * coat.passes * figures,
+    handMinutes: painter.setUpMinutes + work.handMinutes * coat.passes * figures,
+    dryMinutes: touchDryMinutes(passUm, coat.water),
+    lookAt: lookAt(job, surface, form, coat, work),
+    caution: isTechniqueId(coat.technique.id) ? techniques[coat.technique.id].caution : null,
+    step,
+  };
+}
+
+/** Every card in order. Surfaces that cannot be built have none; the check says why. */
+export function cardsOf(job: Job, paints: readonly Paint[], painter: Painter): Card[] {
+  return job.surfaces.flatMap((surface) => {
+    try {
+      const form = buildForm(surface);
+      return activeCoats(surface).map((coat, step) =>
+        cardFor(job, surface, form, coat, step, paints, painter),
+      );
+    } catch (error) {
+      if (error instanceof Error) return [];
+      throw error;
+    }
+  });
+}
+
+export interface Totals {
+  readonly handMinutes: number;
+  readonly dryMinutes: number;
+}
+
+/** Hand time and drying of a list of cards; passes of a coat wait for each other. */
+export const totalsOf = (cards: readonly Card[]): Totals => ({
+  handMinutes: cards.reduce((sum, card) => sum + card.handMinutes, 0),
+  dryMinutes: cards.reduce((sum, card) => sum + card.dryMinutes * card.coat.passes, 0),
+});
+
+/** Cautions that hold for every sitting with water-based paint. */
+export const SITTING_CAUTIONS = [
+  "Do not lick the brush: pigments may be toxic. Follow the label of every pot.",
+  "Cut the paper strip away from your hand, with a sharp blade.",
+  "Dispose of rinse water by your local rules.",
+] as const;

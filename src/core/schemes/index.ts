@@ -1,0 +1,23 @@
+import { clothQuiet } from "./cloth-quiet/cloth-quiet";
+import { clothScratched } from "./cloth-scratched/cloth-scratched";
+import { leatherScrubbed } from "./leather-scrubbed/leather-scrubbed";
+import { leatherStippled } from "./leather-stippled/leather-stippled";
+import type { SchemeDefinition } from "./scheme";
+import { velvet } from "./velvet/velvet";
+import { woolStippled } from "./wool-stippled/wool-stippled";
+
+/** Every scheme a surface can be started from, by id. A new one is one folder and one line here. */
+const all = {
+  "leather-stippled": leatherStippled,
+  "leather-scrubbed": leatherScrubbed,
+  "wool-stippled": woolStippled,
+  "cloth-scratched": clothScratched,
+  velvet,
+  "cloth-quiet": clothQuiet,
+} as const;
+
+export type SchemeId = keyof typeof all;
+// Each is checked against its own tones where it is made; here they are handled alike.
+export const schemes = all as unknown as Readonly<Record<SchemeId, SchemeDefinition>>;
+export const schemeIds = Object.keys(all) as SchemeId[];
+export const isSchemeId = (id: string): id is SchemeId => id in all;

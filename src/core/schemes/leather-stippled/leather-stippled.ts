@@ -1,0 +1,197 @@
+import { inZones } from "../../job";
+import {
+  baseLayer,
+  depthLayer,
+  clearTone,
+  CONTRAST,
+  defineScheme,
+  flickMm,
+  markMm,
+  perMm2,
+  tone,
+  WEAR_OF,
+  type SchemeCoat,
+} from "../scheme";
+
+type Tone = "base" | "dark" | "middle" | "light" | "bright" | "glaze" | "shade";
+
+/**
+ * Leather built up: stipple and soft dry brush in rising tones on what wears, thin scratches, then brown glazes; twice,
+ * the second time on less ground, so that older wear sinks under newer.
+ */
+export const leatherStippled = defineScheme<Tone>({
+  id: "leather-stippled",
+  version: 1,
+  label: "Stippled and glazed",
+  about:
+    "Texture is stippled up on what wears, brighter than the goal; brown glazes take it down and tie it.",
+  material: "leather",
+  startColour: "#6b432c",
+  tones({ answers }) {
+    const span = CONTRAST[answers.look];
+    return {
+      base: tone("leather", 0),
+      dark: tone("leather, dark", -15 * span, 0.8, -8),
+      middle: tone("leather, worn", 7 * span, 1.02, 4),
+      light: tone("leather, rubbed", 14 * span, 0.92, 7),
+      bright: tone("leather, bare", 22 * span, 0.8, 10),
+      glaze: clearTone("leather glaze", -7, 1.25, 2),
+      shade: clearTone("leather shade", -20, 0.7, -14),
+    };
+  },
+  coats(room) {
+    const { answers, narrow } = room;
+    const wear = WEAR_OF[answers.age];
+    const across = { angle: 90, angleSpread: narrow ? 22 : 55 };
+    const fromOneEdge = narrow
+      ? { span: { along: "height" as const, from: 0.3, to: 1, softMm: 1.2 * room.scale } }
+      : {};
+    const first: SchemeCoat<Tone>[] = [
+      baseLayer("Leather", "base"),
+      depthLayer("Depth in the hollows", "dark", 0, { water: 3, params: { feather: 80 } }),
+      {
+        key: "first-stipple",
+        name: "First stipple",
+        technique: "stipple",
+        tone: "middle",
+        water: 0.5,
+        target: inZones(["worn"], 0.22),
+        params: {
+          density: Math.min(16, perMm2(room, 14 * Math.min(1.15, wear))),
+          size: flickMm(room, 0.11),
+          spread: 45,
+          together: 7,
+        },
+      },
+      {
+        key: "soft-brush",
+        name: "Soft dry brush",
+        technique: "dry-brush",
+        tone: "middle",
+        water: 0,
+        target: inZones(["worn"], 0.12),
+        params: { load: 30, reach: 60, radius: 0.9, across: narrow ? 90 : 60 },
+      },
+      {
+        key: "second-stipple",
+        name: "Second stipple, less of it",
+        technique: "stipple",
+        tone: "light",
+        water: 0.5,
+        target: inZones(["worn"], 0.03),
+        params: {
+          density: perMm2(room, 11 * Math.min(1.3, wear)),
+          size: flickMm(room, 0.09),
+          spread: 45,
+          together: 5,
+        },
+      },
+      {
+        key: "scratches",
+        name: "Scratches",
+        technique: "scratch",
+        tone: "light",
+        water: 0.5,
+        target: inZones(["worn"], 0.08, fromOneEdge),
+        params: {
+          density: perMm2(room, 2.1 * wear),
+          length: 0.55 * room.scale,
+          lengthSpread: 75,
+          width: flickMm(room, 0.05),
+          ...across,
+        },
+      },
+      {
+        key: "first-glaze",
+        name: "Brown glaze",
+        technique: "glaze",
+        tone: "glaze",
+        water: 5,
+        target: { kind: "everywhere" },
+        params: { pull: 70, unevenness: 22 },
+      },
+    ];
+    if (answers.look === "quiet") return [...first, joins];
+    return [
+      ...first,
+      {
+        key: "dents-dark",
+        name: "Dents, dark side",
+        technique: "scratch",
+        tone: "dark",
+        water: 0.5,
+        target: inZones(["worn"], 0.12),
+        params: { ...dent(room), shift: markMm(room, 0.05) },
+      },
+      {
+        key: "dents-light",
+        name: "Dents, light side",
+        technique: "scratch",
+        tone: "light",
+        water: 0.5,
+        target: inZones(["worn"], 0.12),
+        params: dent(room),
+        marksOf: "dents-dark",
+      },
+      {
+        key: "third-stipple",
+        name: "Last stipple, on the light only",
+        technique: "stipple",
+        tone: "bright",
+        water: 0.5,
+        target: inZones(["worn", "lit"], 0),
+        params: {
+          density: perMm2(room, 9 * Math.min(1.3, wear)),
+          size: flickMm(room, 0.075),
+          spread: 40,
+          together: 4,
+        },
+      },
+      {
+        key: "fine-scratches",
+        name: "Fine scratches",
+        technique: "scratch",
+        tone: "bright",
+        water: 0.5,
+        target: inZones(["worn"], 0.02, fromOneEdge),
+        params: {
+          density: perMm2(room, 1.3 * wear),
+          length: 0.4 * room.scale,
+          lengthSpread: 80,
+          width: flickMm(room, 0.04),
+          ...across,
+        },
+      },
+      {
+        key: "edge",
+        name: "Broken edge",
+        technique: "edge-line",
+        tone: "bright",
+        water: 0.5,
+        target: inZones(["worn"], 0.15),
+        params: { width: markMm(room, 0.09), broken: 55 },
+      },
+      joins,
+    ];
+  },
+});
+
+/** The last glaze, drawn into the recesses and away from the light. */
+const joins: SchemeCoat<Tone> = {
+  key: "last-glaze",
+  name: "Dark glaze into the joins",
+  technique: "glaze",
+  tone: "shade",
+  water: 5,
+  target: inZones(["hollow"], 0.1),
+  params: { pull: 95, unevenness: 15 },
+};
+
+const dent = (room: Parameters<typeof perMm2>[0]) => ({
+  density: perMm2(room, 0.55 * WEAR_OF[room.answers.age]),
+  length: 0.5 * room.scale,
+  lengthSpread: 60,
+  width: flickMm(room, 0.06),
+  angle: 90,
+  angleSpread: 70,
+});

@@ -1,0 +1,260 @@
+import { opticsOfMix } from "../colour/appearance";
+import type { Optics } from "../colour/film";
+import { brushedPassUm } from "../colour/mix";
+import { compareMixes, tryAllMixes, type FoundMix } from "../colour/search";
+import type { SeenAs } from "../colour/seenAs";
+import { hexToLab, labToHex, spectrumToLab, type Triple } from "../colour/spaces";
+import { hexToSpectrum } from "../colour/spectrum";
+import type { Coat, Job, Mix, MixPart, Paint, Surface } from "../job";
+import { planBackwards, type FilmAbove } from "../plan/backwards";
+import { hashText } from "../random";
+import { techniques } from "../techniques";
+import type { SchemeAnswers, SchemeCoat, SchemeDefinition, SchemeRoom, SchemeTone } from "./scheme";
+
+/** Figures this tall to the eyes have the marks a scheme is written for, mm. */
+const WRITTEN_FOR_MM = 32;
+/** A mix of two pots further off than this is tried with three. */
+const NEAR_ENOUGH = 3;
+const PARTS = { two: 5, three: 4 } as const;
+/** More pots than this are not tried in twos, nor more than this in threes; the nearest to the goal are. */
+const MOST_POTS = { two: 48, three: 14 } as const;
+/** How much of a glaze's film lies where the texture is: glazes are pulled off what stands out. */
+const GLAZE_SHARE_ON_TEXTURE = 0.6;
+
+export const roomFor = (
+  job: Pick<Job, "figure" | "hand">,
+  surface: Surface,
+  answers: SchemeAnswers,
+): SchemeRoom => ({
+  answers,
+  finestMm: job.hand.finestLineMm * 0.8,
+  scale: Math.min(1.8, Math.max(0.7, job.figure.eyeHeightMm / WRITTEN_FOR_MM)),
+  narrow: surface.form.id === "strap",
+});
+
+const labToSpectrum = (lab: Triple) => hexToSpectrum(labToHex(lab));
+const isOwned = (paint: Paint) => paint.state === "have" || paint.state === "low";
+const covers = (paint: Paint) => isOwned(paint) && paint.kind === "paint";
+const tints = (paint: Paint) => isOwned(paint) && ["clear", "ink", "wash"].includes(paint.kind);
+
+/** A tone's colour as it is to be seen, L*a*b*. */
+export function toneLab(colour: string, tone: SchemeTone): Triple {
+  const [l, a, b] = hexToLab(colour);
+  const hue = Math.atan2(b, a) + (tone.hueDeg * Math.PI) / 180;
+  const chroma = Math.hypot(a, b) * tone.chroma;
+  const lightness = Math.min(94, Math.max(4, l + tone.lighter));
+  return [lightness, chroma * Math.cos(hue), chroma * Math.sin(hue)];
+}
+
+function nearest(paints: readonly Paint[], goal: Triple, most: number): Paint[] {
+  const away = (paint: Paint) => {
+    const [l, a, b] = hexToLab(paint.thick);
+    return Math.hypot(l - goal[0], a - goal[1], b - goal[2]);
+  };
+  if (paints.length <= most) return [...paints];
+  return [...paints].sort((one, other) => away(one) - away(other)).slice(0, most);
+}
+
+/** A pot that the scheme does not use yet must bring a mix nearer by this much, CIEDE2000. */
+const WORTH_A_POT = 1.6;
+const MANY = 14;
+
+/** The best whole-part mix of owned pots, pots in use first; null where none is owned. */
+function findMix(
+  paints: readonly Paint[],
+  goal: Triple,
+  seen: SeenAs,
+  inUse: ReadonlySet<string>,
+): FoundMix | null {
+  const options = { keep: MANY, seen };
+  const cost = (mix: FoundMix) =>
+    mix.difference + WORTH_A_POT * mix.parts.filter((part) => !inUse.has(part.paintId)).length;
+  const best = (found: readonly FoundMix[]) =>
+    [...found].sort((a, b) => cost(a) - cost(b) || compareMixes(a, b))[0];
+  const two = tryAllMixes(nearest(paints, goal, MOST_POTS.two), goal, {
+    ...options,
+    mostParts: PARTS.two,
+    pots: 2,
+  });
+  const simple = best(two);
+  if (!simple || simple.difference <= NEAR_ENOUGH) return simple ?? null;
+  const few = nearest(paints, goal, MOST_POTS.three);
+  const three = tryAllMixes(few, goal, { ...options, mostParts: PARTS.three, pots: 3 });
+  return best([...two, ...three]) ?? null;
+}
+
+/** Where a glaze gathers it lies about this thick, µm dry: there its colour counts. */
+const GATHERED_UM = 7;
+/** How far a film of GATHERED_UM takes light ground down, L*. */
+const TAKES_DOWN = 16;
+
+/** The clear mix whose gathered film tints light ground of the material's own colour to the tone's hue and chroma. */
+function clearMix(
+  paints: readonly Paint[],
+  answers: SchemeAnswers,
+  tone: SchemeTone,
+  inUse: ReadonlySet<string>,
+): FoundMix | null {
+  const [l, a, b] = hexToLab(answers.colour);
+  const light = Math.min(88, l + 22);
+  const ground = labToSpectrum([light, a, b]);
+  const goal = toneLab(answers.colour, { ...tone, lighter: light - l - TAKES_DOWN });
+  return findMix(paints, goal, { kind: "film", ground, filmUm: GATHERED_UM }, inUse);
+}
+
+/** One tone with the mix found for it. */
+export interface FoundTone {
+  readonly key: string;
+  readonly tone: SchemeTone;
+  /** As it is to be seen in the end, and as it has to be painted for that, "#rrggbb". */
+  readonly goal: string;
+  readonly paint: string;
+  readonly parts: readonly MixPart[];
+  /** CIEDE2000 of the mix against what has to be painted. */
+  readonly difference: number;
+}
+
+/** A scheme worked out for one surface: its tones as mixes of owned pots, and its coats. */
+export interface StartPlan {
+  readonly tones: readonly FoundTone[];
+  readonly coats: readonly SchemeCoat[];
+}
+
+/** Dry film of one coat of a scheme, µm, where it is laid evenly. */
+const filmOf = (coat: SchemeCoat) =>
+  brushedPassUm(coat.water) * (coat.passes ?? 1) * techniques[coat.technique].filmShare;
+
+/**
+ * Works a scheme out in a painter's own pots. Clear tones come first; every covering tone is then planned backwards
+ * through the glazes that will lie over it, so that what is painted looks too bright until they do.
+ */
+export function planStart(
+  job: Pick<Job, "figure" | "hand">,
+  surface: Surface,
+  scheme: SchemeDefinition,
+  answers: SchemeAnswers,
+  paints: readonly Paint[],
+): StartPlan {
+  const room = roomFor(job, surface, answers);
+  const coats = scheme.coats(room);
+  const tones = Object.entries(scheme.tones(room));
+  const [covering, tinting] = [paints.filter(covers), paints.filter(tints)];
+  const clear = new Map<string, Optics>();
+  const found = new Map<string, FoundTone>();
+  const inUse = new Set<string>();
+  for (const [key, tone] of tones) {
+    if (!tone.clear) continue;
+    const mix = clearMix(tinting.length > 0 ? tinting : covering, answers, tone, inUse);
+    const parts = mix?.parts ?? [];
+    parts.forEach((part) => inUse.add(part.paintId));
+    const goal = labToHex(toneLab(answers.colour, tone));
+    clear.set(key, opticsOfMix({ parts }, paints));
+    found.set(key, { key, tone, goal, paint: goal, parts, difference: mix?.difference ?? 0 });
+  }
+  for (const [key, tone] of tones) {
+    if (tone.clear) continue;
+    const goalLab = toneLab(answers.colour, tone);
+    const plan = planBackwards(labToSpectrum(goalLab), filmsOver(key, coats, clear));
+    const paint = spectrumToLab(plan.paint);
+    const mix = findMix(covering, paint, { kind: "thick" }, inUse);
+    mix?.parts.forEach((part) => inUse.add(part.paintId));
+    found.set(key, {
+      key,
+      tone,
+      goal: labToHex(goalLab),
+      paint: labToHex(paint),
+      parts: mix?.parts ?? [],
+      difference: mix?.difference ?? 0,
+    });
+  }
+  return { tones: tones.map(([key]) => found.get(key)!), coats };
+}
+
+/** Films of clear tones that come to lie over a tone once it was last used, and reach what stands out. */
+function filmsOver(
+  key: string,
+  coats: readonly SchemeCoat[],
+  clear: ReadonlyMap<string, Optics>,
+): FilmAbove[] {
+  const last = coats.findLastIndex((coat) => coat.tone === key);
+  return coats.slice(last + 1).flatMap((coat) => {
+    const optics = clear.get(coat.tone);
+    return optics && coat.target.kind === "everywhere" && coat.technique !== "pin-wash"
+      ? [{ optics, filmUm: filmOf(coat) * GLAZE_SHARE_ON_TEXTURE }]
+      : [];
+  });
+}
+
+const sameParts = (a: readonly MixPart[], b: readonly MixPart[]) =>
+  a.length === b.length &&
+  a.every((part) => b.some((own) => own.paintId === part.paintId && own.parts === part.parts));
+
+/** The job's mixes with those a plan needs, and which mix each tone is; equal mixes are used again. */
+function withMixes(
+  job: Job,
+  plan: StartPlan,
+  surface: Surface,
+): { mixes: Mix[]; mixOf: Map<string, string> } {
+  const mixes = [...job.mixes];
+  const mixOf = new Map<string, string>();
+  for (const { key, tone, goal, parts } of plan.tones) {
+    const water = plan.coats.find((coat) => coat.tone === key)?.water ?? 1;
+    const known = mixes.find(
+      (mix) => parts.length > 0 && sameParts(mix.parts, parts) && mix.water > 3 === tone.clear,
+    );
+    if (known) {
+      mixOf.set(key, known.id);
+      continue;
+    }
+    let id = `${surface.id}-${key}`;
+    for (let number = 2; mixes.some((mix) => mix.id === id); number++) id = `${surface.id}-${key}-${number}`;
+    mixOf.set(key, id);
+    const name = `${surface.name}: ${tone.name}`.slice(0, 80).trim();
+    mixes.push({ id, name, parts: [...parts], water, goal: tone.clear ? null : goal });
+  }
+  return { mixes, mixOf };
+}
+
+/** The coats of a plan on a surface. */
+function coatsOf(plan: StartPlan, surface: Surface, mixOf: ReadonlyMap<string, string>): Coat[] {
+  const idOf = (key: string) => `${surface.id}-${key}`;
+  return plan.coats.map((coat) => {
+    const { target } = coat;
+    const technique = techniques[coat.technique];
+    return {
+      id: idOf(coat.key),
+      name: coat.name,
+      technique: { id: coat.technique, version: technique.version, params: { ...coat.params } },
+      mixId: mixOf.get(coat.tone) ?? "",
+      water: coat.water,
+      passes: coat.passes ?? 1,
+      held: false,
+      target:
+        target.kind === "zones" && target.near
+          ? { ...target, near: { ...target.near, coatId: idOf(target.near.coatId) } }
+          : target,
+      role: null,
+      overSeams: false,
+      // Marks of one seed fall at the same places.
+      seed: hashText(`${surface.id}/${surface.seed}/${coat.marksOf ?? coat.key}`) % 100000,
+    };
+  });
+}
+
+/**
+ * Starts a surface from a plan: its coats are replaced, mixes it lacks are added, a pattern is taken off. What was
+ * painted before stays in the job's steps back.
+ */
+export function startSurface(job: Job, surfaceId: string, plan: StartPlan): Job {
+  const surface = job.surfaces.find((one) => one.id === surfaceId);
+  if (!surface) return job;
+  const { mixes, mixOf } = withMixes(job, plan, surface);
+  const coats = coatsOf(plan, surface, mixOf);
+  return {
+    ...job,
+    mixes,
+    surfaces: job.surfaces.map((one) =>
+      one.id === surfaceId ? { ...one, pattern: null, coats, parked: [] } : one,
+    ),
+  };
+}

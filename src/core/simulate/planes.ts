@@ -1,0 +1,68 @@
+import { LEVELS } from "../colour/film";
+import type { FilmBuffer } from "../techniques/technique";
+
+/** One coat's film on a grid in two bytes a cell: thickness maxUm (level/255)², and covered share. */
+export interface FilmPlanes {
+  readonly level: Uint8Array;
+  readonly cover: Uint8Array;
+  readonly maxUm: number;
+  /** Covered area over the area of the panel, 0…1. */
+  readonly coveredShare: number;
+  /** Mean thickness where covered, µm. */
+  readonly meanUm: number;
+}
+
+/**
+ * Packs a film. Thickness is rooted before rounding: equal steps of light need fine steps where films are thin.
+ * @param insideSum sum of the panel's own coverage, cells
+ */
+export function packFilm(film: FilmBuffer, insideSum: number): FilmPlanes {
+  const { volumeUm, cover } = film;
+  const count = cover.length;
+  let maxUm = 0.5;
+  let coverSum = 0;
+  let volumeSum = 0;
+  for (let at = 0; at < count; at++) {
+    const share = cover[at]!;
+    if (share === 0) continue;
+    const um = volumeUm[at]! / share;
+    if (um > maxUm) maxUm = um;
+    coverSum += share;
+    volumeSum += volumeUm[at]!;
+  }
+  const level = new Uint8Array(count);
+  const covered = new Uint8Array(count);
+  const scale = 1 / maxUm;
+  for (let at = 0; at < count; at++) {
+    const share = cover[at]!;
+    if (share === 0) continue;
+    level[at] = Math.sqrt((volumeUm[at]! / share) * scale) * (LEVELS - 1) + 0.5;
+    covered[at] = share * 255 + 0.5;
+  }
+  return {
+    level,
+    cover: covered,
+    maxUm,
+    coveredShare: insideSum > 0 ? coverSum / insideSum : 0,
+    meanUm: coverSum > 0 ? volumeSum / coverSum : 0,
+  };
+}
+
+/** Thickness spread over the whole cell, µm. */
+export function filmAt(planes: FilmPlanes, at: number): number {
+  const root = planes.level[at]! / (LEVELS - 1);
+  return planes.maxUm * root * root * (planes.cover[at]! / 255);
+}
+
+/** Sum of all films per cell, µm: what has built up on the relief. */
+export function buildUp(films: readonly FilmPlanes[], count: number): Float32Array {
+  const out = new Float32Array(count);
+  for (const film of films) {
+    const heights = Float32Array.from({ length: LEVELS }, (_, level) => film.maxUm * (level / 255) ** 2);
+    const { level, cover } = film;
+    for (let at = 0; at < count; at++) {
+      if (cover[at] !== 0) out[at]! += heights[level[at]!]! * cover[at]! * (1 / 255);
+    }
+  }
+  return out;
+}

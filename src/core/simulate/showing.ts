@@ -1,0 +1,40 @@
+import { BANDS, RGB_WEIGHTS } from "../colour/bands";
+import type { CompositeCoat } from "./compositor";
+
+/**
+ * Share of the panel that light still reaches through what lies above, for each coat, 0…1.
+ * @param step every so manyth cell is looked at
+ */
+export function stillShowing(coats: readonly CompositeCoat[], inside: Float32Array, step = 1): number[] {
+  let panel = 0;
+  for (let at = 0; at < inside.length; at += step) panel += inside[at]!;
+  const open = new Float32Array(inside.length).fill(1);
+  const shares = new Array<number>(coats.length).fill(0);
+  for (let index = coats.length - 1; index >= 0; index--) {
+    const { film, table } = coats[index]!;
+    const through = passing(table);
+    let seen = 0;
+    for (let at = 0; at < inside.length; at += step) {
+      const cover = film.cover[at]! / 255;
+      if (cover === 0) continue;
+      const hides = cover * (1 - through[film.level[at]!]!);
+      // A thin film is seen only as far as it changes what is below.
+      seen += inside[at]! * open[at]! * hides;
+      open[at]! *= 1 - hides;
+    }
+    shares[index] = panel > 0 ? seen / panel : 0;
+  }
+  return shares;
+}
+
+/** Light that goes through a film twice, by level, weighted as the eye does (its green weights). */
+export function passing(table: Float32Array): Float32Array {
+  const weights = RGB_WEIGHTS[1];
+  const sum = weights.reduce((all, weight) => all + Math.max(0, weight), 0);
+  return Float32Array.from({ length: table.length / (BANDS * 2) }, (_, level) => {
+    let light = 0;
+    for (let band = 0; band < BANDS; band++)
+      light += Math.max(0, weights[band]!) * table[level * BANDS * 2 + BANDS + band]!;
+    return light / sum;
+  });
+}

@@ -1,0 +1,265 @@
+import { opticsOfMix, primerSpectrum } from "../colour/appearance";
+import { filmTable } from "../colour/film";
+import { activeCoats, mixById, type Coat, type Job, type Lamp, type Paint, type Surface } from "../job";
+import { buildForm } from "../patterns/derive";
+import { buildGrid, choosePitch, lightField, withRelief, type SurfaceGrid } from "../surface/grid";
+import { isTechniqueId, techniques } from "../techniques";
+import { fieldsOf } from "../surface/fields";
+import { wearMap } from "../surface/wear";
+import { withHeightMap, type HeightMap } from "../surface/reliefPicture";
+import type { Compositor } from "./compositor";
+import { createFilmBuffer, filmKey, layCoat, marksOf, raisedBy } from "./layCoat";
+import type { FilmPlanes } from "./planes";
+import { seenFrom } from "./seenFrom";
+import { finishOf, layFinish, layShine } from "./surfaceFinish";
+
+export interface SpecimenRequest {
+  readonly job: Job;
+  readonly paints: readonly Paint[];
+  readonly surfaceId: string;
+  /** Show the surface after this many painted coats; null for all. */
+  readonly upTo: number | null;
+  readonly lit: boolean;
+  /** Show a map instead of the paint: how much of the lamp's light each place gets, or how much it wears. */
+  readonly map?: "light" | "wear" | null;
+  /** Most cells of the full picture; two million where left out. */
+  readonly mostCells?: number;
+  /** As the eye sees it from this far, mm; null or left out for every cell as it is. */
+  readonly viewMm?: number | null;
+}
+
+/** A picture of a surface, and where it lies in mm. */
+export interface Specimen {
+  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+  readonly width: number;
+  readonly height: number;
+  readonly pitchMm: number;
+  readonly originX: number;
+  readonly originY: number;
+  /** The finest cells would have needed more memory than allowed. */
+  readonly reduced: boolean;
+}
+
+export interface LaidCoat {
+  readonly coat: Coat;
+  readonly film: FilmPlanes;
+}
+
+/** A surface with all its painted coats laid on one grid. */
+export interface LaidSurface {
+  readonly grid: SurfaceGrid;
+  readonly coats: readonly LaidCoat[];
+  readonly reduced: boolean;
+}
+
+/** Resolves to false where a newer request has come and this one should be dropped. */
+export type StillWanted = (done: number, total: number) => Promise<boolean>;
+
+/** Cells of the quick preview. */
+export const PREVIEW_CELLS = 60_000;
+const CACHE_BYTES = 260_000_000;
+
+interface Grids {
+  readonly key: string;
+  /** Whether a relief picture is part of it. */
+  readonly heights: boolean;
+  readonly full: SurfaceGrid;
+  readonly preview: SurfaceGrid;
+  readonly reduced: boolean;
+}
+
+/** The panel with what pastes have raised on it. */
+interface RaisedGround {
+  readonly grid: SurfaceGrid;
+  readonly key: string;
+  /** Coats before this one are part of its relief. */
+  readonly from: number;
+}
+
+/** Lays and composites surfaces, remembering films that did not change. One per worker. */
+export class Simulator {
+  private readonly films = new Map<string, FilmPlanes>();
+  private filmBytes = 0;
+  private readonly grids: Grids[] = [];
+  private readonly numbers = new Map<string, number>();
+  private readonly raised: RaisedGround[] = [];
+  /** Heights of relief pictures, by the name of the picture. A surface whose picture is not here keeps its plain form. */
+  readonly heights = new Map<string, HeightMap>();
+  private readonly composite: Compositor;
+
+  constructor(compositor: Compositor) {
+    this.composite = compositor;
+  }
+
+  private gridsOf(surface: Surface, finestMm: number, lamp: Lamp, mostCells?: number): Grids {
+    const heights = surface.relief ? this.heights.get(surface.relief.pictureId) : undefined;
+    const key = JSON.stringify([
+      surface.form,
+      surface.seed,
+      surface.relief,
+      heights !== undefined,
+      finestMm,
+      lamp,
+      mostCells,
+    ]);
+    const known = this.grids.find((grids) => grids.key === key);
+    if (known) return known;
+    const plain = buildForm(surface);
+    const form = surface.relief && heights ? withHeightMap(plain, surface.relief, heights) : plain;
+    const { pitchMm, reduced } = choosePitch(form, finestMm, mostCells);
+    const { minX, maxX, minY, maxY } = form.bounds;
+    const coarse = Math.max(pitchMm, Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / PREVIEW_CELLS));
+    const preview = buildGrid(form, coarse, lamp);
+    // The full grid is built when it is first needed: the preview must not wait for it.
+    let full: SurfaceGrid | null = null;
+    const grids: Grids = {
+      key,
+      heights: form !== plain,
+      preview,
+      reduced,
+      get full() {
+        full ??= buildGrid(form, pitchMm, lamp);
+        return full;
+      },
+    };
+    this.grids.unshift(grids);
+    this.grids.length = Math.min(this.grids.length, 3);
+    return grids;
+  }
+
+  /** A short name for a film's key, so that keys which name other films stay short. */
+  private numberOf(key: string): number {
+    let number = this.numbers.get(key);
+    if (number === undefined) this.numbers.set(key, (number = this.numbers.size));
+    return number;
+  }
+
+  private raise(before: RaisedGround, laid: readonly LaidCoat[], keys: readonly number[]): RaisedGround {
+    const key = JSON.stringify([before.key, keys.slice(before.from)]);
+    const known = this.raised.find((one) => one.key === key && one.grid.width === before.grid.width);
+    if (known) return known;
+    const films = laid.slice(before.from).map((one) => one.film);
+    const made = { grid: withRelief(before.grid, raisedBy(before.grid, films)), key, from: laid.length };
+    this.raised.unshift(made);
+    this.raised.length = Math.min(this.raised.length, 4);
+    return made;
+  }
+
+  private remember(key: string, film: FilmPlanes): void {
+    this.films.set(key, film);
+    this.filmBytes += film.level.length * 2;
+    for (const [oldest, old] of this.films) {
+      if (this.filmBytes <= CACHE_BYTES || oldest === key) break;
+      this.films.delete(oldest);
+      this.filmBytes -= old.level.length * 2;
+    }
+  }
+
+  /**
+   * Lays every painted coat of a surface.
+   * @throws InputError for impossible sizes, ThreadCountError, RangeError where the surface is missing
+   */
+  async lay(request: SpecimenRequest, preview: boolean, wanted: StillWanted): Promise<LaidSurface | null> {
+    const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
+    if (!surface) throw new RangeError(`the job has no surface "${request.surfaceId}"`);
+    const grids = this.gridsOf(
+      surface,
+      request.job.hand.finestLineMm,
+      request.job.figure.lamp,
+      request.mostCells,
+    );
+    const grid = preview ? grids.preview : grids.full;
+    const insideSum = grid.inside.reduce((sum, value) => sum + value, 0);
+    const coats = activeCoats(surface);
+    let buffer: ReturnType<typeof createFilmBuffer> | null = null;
+    const laid: LaidCoat[] = [];
+    // Paste becomes the ground of what follows: `ground` is the panel as raised so far.
+    let ground: RaisedGround = { grid, key: "", from: 0 };
+    const keys: number[] = [];
+    for (const coat of coats) {
+      const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
+      const near = coat.target.kind === "zones" && coat.target.near ? coat.target.near.coatId : null;
+      const nearAt = laid.findIndex((one) => one.coat.id === near);
+      const below = [
+        ground.key,
+        technique?.feels ? keys.slice(ground.from) : null,
+        nearAt < 0 ? null : keys[nearAt],
+      ];
+      const key = JSON.stringify([filmKey(request.job, surface, coat, grid.pitchMm), below, grids.heights]);
+      let film = this.films.get(key);
+      if (film) {
+        // Moves it to the young end.
+        this.films.delete(key);
+        this.films.set(key, film);
+      } else {
+        if (!(await wanted(laid.length, coats.length))) return null;
+        buffer ??= createFilmBuffer(grid.inside.length);
+        const marks = marksOf(request.job, surface, grid.form, coat);
+        const films = laid.slice(ground.from).map((one) => one.film);
+        const lies = { grid: ground.grid, films, near: laid[nearAt]?.film ?? null };
+        film = layCoat(marks, coat, request.job.hand, lies, buffer, insideSum);
+        this.remember(key, film);
+      }
+      laid.push({ coat, film });
+      keys.push(this.numberOf(key));
+      if (technique?.raises) ground = this.raise(ground, laid, keys);
+    }
+    return { grid, coats: laid, reduced: grids.reduced };
+  }
+
+  /** The picture of a laid surface; `afterCoat` is told the picture after each coat. */
+  picture(
+    request: SpecimenRequest,
+    laid: LaidSurface,
+    afterCoat?: (coat: number, from: number, rgba: Uint8Array) => void,
+  ): Specimen {
+    const { grid } = laid;
+    const shown = request.upTo === null ? laid.coats : laid.coats.slice(0, request.upTo);
+    const coats = shown.map(({ coat, film }) => ({
+      coat,
+      film,
+      table: filmTable(opticsOfMix(mixById(request.job, coat.mixId), request.paints), film.maxUm),
+    }));
+    const rgba = new Uint8ClampedArray(grid.width * grid.height * 4);
+    const heights = request.lit
+      ? raisedBy(
+          grid,
+          shown.map((one) => one.film),
+        )
+      : null;
+    const shade = heights && lightField(heights, grid);
+    this.composite(
+      { ground: primerSpectrum(request.job.figure.primer), coats, inside: grid.inside, shade },
+      rgba,
+      afterCoat,
+    );
+    const finish = finishOf(coats, request.job, request.paints, grid.inside.length);
+    if (finish) {
+      layFinish(rgba, finish, grid.inside, shade);
+      if (heights) layShine(rgba, finish, heights, grid);
+    }
+    if (request.map === "light") showLight(grid, rgba);
+    if (request.map === "wear") showWear(grid, rgba, request);
+    if (request.viewMm) seenFrom(rgba, grid.inside, grid, request.viewMm);
+    const { width, height, pitchMm, originX, originY } = grid;
+    return { rgba, width, height, pitchMm, originX, originY, reduced: laid.reduced };
+  }
+}
+
+/** The light map: what a painter would photograph on the primed figure under the lamp. */
+function showLight(grid: SurfaceGrid, rgba: Uint8ClampedArray): void {
+  const { lit, sky } = fieldsOf(grid);
+  for (let at = 0; at < lit.length; at++) {
+    const light = Math.round(255 * (0.06 + 0.72 * lit[at]! + 0.22 * sky[at]!));
+    rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = light;
+  }
+}
+
+/** The wear map: white where most is worn, on a dark ground. */
+function showWear(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: SpecimenRequest): void {
+  const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
+  if (!surface) return;
+  const worn = wearMap(grid, surface.wear, surface.seed);
+  for (let at = 0; at < worn.length; at++)
+    rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = Math.round(46 + 204 * worn[at]!);
+}

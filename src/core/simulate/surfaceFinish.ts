@@ -1,0 +1,129 @@
+import { VEIL, veilOfMix } from "../colour/finish";
+import { decodeSrgb } from "../colour/spaces";
+import { LEVELS, levelUm } from "../colour/film";
+import { mixById, type Coat, type Job, type Paint } from "../job";
+import type { LampVector } from "../surface/grid";
+import type { PlaneSize } from "../surface/coarse";
+import { CURVE } from "./compositor";
+import { CURVE_STEPS } from "./kernel/layout";
+import type { FilmPlanes } from "./planes";
+import { passing } from "./showing";
+
+/** A film thinner than this sinks into the surface below and takes its finish, µm dry. */
+const SINKS_UM = 8;
+/** Finishes nearer to each other than this look the same. */
+const SAME_VEIL = 0.0006;
+/** Brightness of the lamp in a glossy surface, as a share of white, and how tight it is drawn. */
+const SHINE = { strength: 0.5, least: 8, most: 60 } as const;
+
+const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
+
+/** One painted coat with its film and its table of light by level. */
+export interface FinishedCoat {
+  readonly coat: Coat;
+  readonly film: FilmPlanes;
+  readonly table: Float32Array;
+}
+
+/** What the outer surface does, per cell. */
+export interface SurfaceFinish {
+  /** Veil of the topmost film, and of the paint that is seen through it, as it was given. */
+  readonly top: Float32Array;
+  readonly paint: Float32Array;
+}
+
+/**
+ * The finish of a painted surface: the topmost film that is thick enough sets how it shines, whatever it hides.
+ * @returns null where all of it is as matt as its paints were given
+ */
+export function finishOf(
+  coats: readonly FinishedCoat[],
+  job: Pick<Job, "mixes">,
+  paints: readonly Paint[],
+  cells: number,
+): SurfaceFinish | null {
+  const veils = coats.map(({ coat }) => veilOfMix(mixById(job as Job, coat.mixId) ?? { parts: [] }, paints));
+  if (veils.every((veil) => Math.abs(veil - VEIL.matt) < SAME_VEIL)) return null;
+  const top = new Float32Array(cells).fill(VEIL.matt);
+  const paint = new Float32Array(cells).fill(VEIL.matt);
+  // Matt films on matt ground change nothing: the first one that is not matt begins.
+  const first = veils.findIndex((veil) => Math.abs(veil - VEIL.matt) >= SAME_VEIL);
+  coats.forEach(({ film, table }, index) => {
+    if (index < first) return;
+    const veil = veils[index]!;
+    const hides = passing(table).map((through) => 1 - through);
+    const stands = Float32Array.from({ length: LEVELS }, (_, level) =>
+      Math.min(1, levelUm(level, film.maxUm) / SINKS_UM),
+    );
+    for (let at = 0; at < cells; at++) {
+      const cover = film.cover[at]! / 255;
+      if (cover === 0) continue;
+      const level = film.level[at]!;
+      top[at]! += cover * stands[level]! * (veil - top[at]!);
+      paint[at]! += cover * hides[level]! * (veil - paint[at]!);
+    }
+  });
+  return { top, paint };
+}
+
+/**
+ * Lays the finish on a picture: R' = v + (1 − v)(R − u)/(1 − u) with u the veil the paint was given with and v that of
+ * the topmost film (Saunderson 1942), so that gloss deepens darks and matt lightens them. A veil is the same in every
+ * band, so this holds for red, green and blue as it does for a spectrum.
+ * @param rgba changed in place
+ * @param light what the lamp does to each cell; null for plain colour
+ */
+export function layFinish(
+  rgba: Uint8ClampedArray,
+  finish: SurfaceFinish,
+  inside: Float32Array,
+  light: Float32Array | null,
+): void {
+  for (let at = 0; at < inside.length; at++) {
+    if (inside[at] === 0) continue;
+    const [v, u] = [finish.top[at]!, finish.paint[at]!];
+    if (Math.abs(v - u) < SAME_VEIL) continue;
+    const shade = light ? light[at]! : 1;
+    const factor = (1 - v) / (1 - u);
+    const added = shade * (v - factor * u);
+    for (let channel = 0; channel < 3; channel++) {
+      const linear = DECODE[rgba[at * 4 + channel]!]! * factor + added;
+      rgba[at * 4 + channel] = CURVE[Math.round(Math.min(1, Math.max(0, linear)) * CURVE_STEPS)]!;
+    }
+  }
+}
+
+/**
+ * The lamp mirrored in what shines. Source: Blinn, "Models of light reflection for computer synthesized pictures",
+ * SIGGRAPH 1977, seen straight from the front.
+ * @param heights relief with the films on it, mm
+ */
+export function layShine(
+  rgba: Uint8ClampedArray,
+  finish: SurfaceFinish,
+  heights: Float32Array,
+  size: PlaneSize & { readonly pitchMm: number; readonly inside: Float32Array; readonly lamp: LampVector },
+): void {
+  const { width, height, pitchMm, inside, lamp } = size;
+  const half = [lamp[0], lamp[1], lamp[2] + 1] as const;
+  const length = Math.hypot(...half);
+  const scale = 1 / (2 * pitchMm);
+  for (let row = 1; row < height - 1; row++) {
+    for (let column = 1; column < width - 1; column++) {
+      const at = row * width + column;
+      const gloss = 1 - finish.top[at]! / VEIL.matt;
+      if (inside[at]! < 0.5 || gloss < 0.05) continue;
+      const sx = (heights[at + 1]! - heights[at - 1]!) * scale;
+      const sy = (heights[at + width]! - heights[at - width]!) * scale;
+      const facing = (-sx * half[0] - sy * half[1] + half[2]) / length / Math.sqrt(1 + sx * sx + sy * sy);
+      if (facing <= 0) continue;
+      const power = SHINE.least + (SHINE.most - SHINE.least) * gloss * gloss;
+      const shine = SHINE.strength * gloss * gloss * facing ** power;
+      if (shine < 0.002) continue;
+      for (let channel = 0; channel < 3; channel++) {
+        const linear = Math.min(1, DECODE[rgba[at * 4 + channel]!]! + shine);
+        rgba[at * 4 + channel] = CURVE[Math.round(linear * CURVE_STEPS)]!;
+      }
+    }
+  }
+}

@@ -1,0 +1,115 @@
+import { InputError } from "../../errors";
+import { hash01 } from "../../random";
+import { smoothstep } from "../../units";
+import { defineForm } from "./form";
+import { buildSheet, softNoise } from "./sheet";
+import { sizeProblems } from "./sizes";
+
+const params = {
+  lengthMm: {
+    label: "Length",
+    unit: "mm",
+    range: [10, 200],
+    step: 1,
+    default: 40,
+    about: "Across the base the long way; equal to the width on a round one.",
+  },
+  widthMm: {
+    label: "Width",
+    unit: "mm",
+    range: [10, 200],
+    step: 1,
+    default: 40,
+    about: "Across it the short way.",
+  },
+  roughMm: {
+    label: "Unevenness",
+    unit: "mm",
+    range: [0, 3],
+    step: 0.05,
+    default: 0.25,
+    about: "How far the ground goes up and down before any paste.",
+  },
+  stones: {
+    label: "Stones",
+    unit: "",
+    range: [0, 40],
+    step: 1,
+    default: 5,
+    about: "Stones and bits of rock set into it, counted.",
+  },
+  stoneMm: {
+    label: "Size of a stone",
+    unit: "mm",
+    range: [0.5, 20],
+    step: 0.5,
+    default: 4,
+    about: "Across, the middle of their sizes.",
+  },
+} as const;
+
+/** Distance to an ellipse with half axes a and b, mm, above 0 inside; exact for a circle, first order else. */
+function toEllipse(x: number, y: number, a: number, b: number): number {
+  const k0 = Math.hypot(x / a, y / b);
+  const k1 = Math.hypot(x / (a * a), y / (b * b));
+  return k1 < 1e-9 ? Math.min(a, b) : (k0 * (1 - k0)) / k1;
+}
+
+/** A round or oval base seen from above: uneven ground with stones set into it. */
+export const base = defineForm({
+  id: "base",
+  version: 1,
+  label: "Round or oval base",
+  about: "The top of a base: uneven ground with stones set into it.",
+  params,
+  problems: (values) => sizeProblems(params, values),
+  build(values, seed) {
+    const wrong = sizeProblems(params, values);
+    if (wrong.length > 0) throw new InputError(wrong);
+    const { lengthMm, widthMm, roughMm, stones, stoneMm } = values;
+    const wide = softNoise(seed, 7, hash01);
+    const fine = softNoise(seed + 1, 1.3, hash01);
+    const [a, b] = [lengthMm / 2, widthMm / 2];
+    const set = Array.from({ length: stones }, (_, at) => {
+      const way = 2 * Math.PI * hash01(seed, at, 1);
+      const out = 0.85 * Math.sqrt(hash01(seed, at, 2));
+      const size = (stoneMm / 2) * (0.6 + 0.9 * hash01(seed, at, 3));
+      return {
+        x: a + a * out * Math.cos(way),
+        y: b + b * out * Math.sin(way),
+        size,
+        tall: size * (0.35 + 0.5 * hash01(seed, at, 4)),
+        corners: Array.from({ length: 5 }, (__, side) => ({
+          way: ((side + 0.7 * hash01(seed, at, 10 + side)) * 2 * Math.PI) / 5,
+          off: 0.75 + 0.35 * hash01(seed, at, 20 + side),
+        })),
+      };
+    });
+    const relief = (x: number, y: number) => {
+      let height = roughMm * (0.7 * wide(x, y) + 0.3 * fine(x, y));
+      for (const stone of set) {
+        const [px, py] = [(x - stone.x) / stone.size, (y - stone.y) / stone.size];
+        if (px * px + py * py > 2.4) continue;
+        // Flat faces broken from the block: the nearest of a few planes.
+        let inside = Infinity;
+        for (const { way, off } of stone.corners)
+          inside = Math.min(inside, off - px * Math.cos(way) - py * Math.sin(way));
+        const top = Math.min(1, 2.2 * Math.max(0, inside)) + 0.08 * fine(x * 2.3, y * 2.3);
+        height = Math.max(height, stone.tall * top * smoothstep(0, 0.04, inside) + height * 0.3);
+      }
+      return height;
+    };
+    const sheet = buildSheet({ id: "base", lengthMm, widthMm, relief });
+    return {
+      ...sheet,
+      areaMm2: Math.PI * a * b,
+      round: true,
+      rim: ({ turnDeg, heightMm }) => toEllipse((turnDeg / 360) * lengthMm - a, heightMm - b, a, b),
+      // It lies level: what is far from you on the flat lies behind.
+      inSpace: ({ turnDeg, heightMm }) => {
+        const x = (turnDeg / 360) * lengthMm;
+        return [x - a, relief(x, heightMm), b - heightMm];
+      },
+    };
+  },
+});

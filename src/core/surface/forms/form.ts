@@ -1,0 +1,68 @@
+import type { Problem } from "../../errors";
+import type { ParamSpecs, ParamValues } from "../../params";
+
+/** A point on a flat development, mm; y grows downwards, as on the page. */
+export type FlatPoint = readonly [xMm: number, yMm: number];
+export type SpacePoint = readonly [xMm: number, yMm: number, zMm: number];
+
+/** A place on a form: turn in degrees from the first seam, height in mm along the surface from the hem. */
+export interface Place {
+  readonly turnDeg: number;
+  readonly heightMm: number;
+}
+
+/** A panel ready to be painted: its development, its shape in space and its own relief. */
+export interface SurfaceForm {
+  readonly id: string;
+  /** Closed all round: a pattern meets itself. */
+  readonly closed: boolean;
+  /** Turn that is painted, degrees: 360 less the gap. */
+  readonly turnDeg: number;
+  readonly slantMm: number;
+  readonly areaMm2: number;
+  /** Seams that part the panel, degrees of turn, rising, first 0. */
+  readonly seamsDeg: readonly number[];
+  /** Box around the development, mm. */
+  readonly bounds: {
+    readonly minX: number;
+    readonly minY: number;
+    readonly maxX: number;
+    readonly maxY: number;
+  };
+  /** Length once round at a height (the painted part only), mm. */
+  lengthAt(heightMm: number): number;
+  /** Apex distance and angle form the development of a cone; Infinity for a straight band. */
+  readonly apexMm: number;
+  /** Degrees on the flat per degree of turn; 0 for a straight band. */
+  readonly flatPerTurn: number;
+  /** Distance to the outline on the flat, mm, below 0 outside; left out where hems and ends are the outline. */
+  rim?(place: Place): number;
+  /** Laid out round a middle: brush and texture follow the flat picture instead of turn and height. */
+  readonly round?: boolean;
+  /** Its own bend, not its relief alone, decides what faces the lamp: a ball has a lit and a dark side. */
+  readonly turns?: boolean;
+  /** Most that a length on the flat differs from that on the form, as a ratio; 1 or left out where none does. */
+  readonly distortion?: number;
+  flatten(place: Place): FlatPoint;
+  /** Place of a flat point; outside the panel it goes on smoothly. */
+  place(flat: FlatPoint): Place;
+  inSpace(place: Place): SpacePoint;
+  /** Folds and the like above the plain form, mm. */
+  relief(place: Place): number;
+}
+
+/** One kind of panel that can be chosen in the brief. */
+export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
+  readonly id: string;
+  readonly version: number;
+  readonly label: string;
+  readonly about: string;
+  readonly params: S;
+  /** Everything wrong with these sizes; empty where the form can exist. */
+  problems(values: ParamValues<S>): Problem[];
+  /** @throws InputError where `problems` is not empty */
+  build(values: ParamValues<S>, seed: number): SurfaceForm;
+}
+
+export const defineForm = <S extends ParamSpecs>(definition: FormDefinition<S>): FormDefinition<S> =>
+  definition;

@@ -1,0 +1,29 @@
+import { bag } from "./bag";
+import { base } from "./base";
+import { cloak } from "./cloak";
+import { coneBand } from "./coneBand";
+import type { FormDefinition } from "./form";
+import { dome } from "./dome";
+import { glove } from "./glove";
+import { limb } from "./limb";
+import { panel } from "./panel";
+import { strap } from "./strap";
+import { wall } from "./wall";
+
+/** Every form a surface can have, by id. A new form is one file and one line here. */
+export const forms = {
+  "cone-band": coneBand as unknown as FormDefinition,
+  strap: strap as unknown as FormDefinition,
+  limb: limb as unknown as FormDefinition,
+  glove: glove as unknown as FormDefinition,
+  bag: bag as unknown as FormDefinition,
+  cloak: cloak as unknown as FormDefinition,
+  dome: dome as unknown as FormDefinition,
+  panel: panel as unknown as FormDefinition,
+  base: base as unknown as FormDefinition,
+  wall: wall as unknown as FormDefinition,
+} as const;
+
+export type FormId = keyof typeof forms;
+export const formIds = Object.keys(forms) as FormId[];
+export const isFormId = (id: string): id is FormId => id in forms;

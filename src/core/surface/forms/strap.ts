@@ -1,0 +1,83 @@
+import { InputError } from "../../errors";
+import { hash01 } from "../../random";
+import { defineForm } from "./form";
+import { buildSheet, softNoise } from "./sheet";
+import { sizeProblems } from "./sizes";
+
+const params = {
+  lengthMm: {
+    label: "Length",
+    unit: "mm",
+    range: [3, 200],
+    step: 0.5,
+    default: 22,
+    about: "Along the strap as it lies, with a thread laid on it and measured.",
+  },
+  widthMm: {
+    label: "Width",
+    unit: "mm",
+    range: [0.6, 30],
+    step: 0.1,
+    default: 3.2,
+    about: "From edge to edge, with a ruler or the points of dividers.",
+  },
+  thicknessMm: {
+    label: "Thickness",
+    unit: "mm",
+    range: [0.1, 3],
+    step: 0.05,
+    default: 0.45,
+    about: "How far it stands off what lies below; the edges are rounded by about half of it.",
+  },
+  strands: {
+    label: "Strands",
+    unit: "",
+    range: [1, 8],
+    step: 1,
+    default: 1,
+    about: "1 for a plain strap; more for one sewn or braided of cords lying side by side.",
+  },
+  bends: {
+    label: "Creases across",
+    unit: "",
+    range: [0, 30],
+    step: 1,
+    default: 3,
+    about: "Where it bends over a shoulder or a buckle it creases; count them.",
+  },
+} as const;
+
+/** A strap or belt: rounded edges, strands, creases where it bends. */
+export const strap = defineForm({
+  id: "strap",
+  version: 1,
+  label: "Strap or belt",
+  about: "A long narrow piece with rounded edges; plain or of strands, creased where it bends.",
+  params,
+  problems: (values) => sizeProblems(params, values),
+  build(values, seed) {
+    const wrong = sizeProblems(params, values);
+    if (wrong.length > 0) throw new InputError(wrong);
+    const { lengthMm, widthMm, thicknessMm, strands, bends } = values;
+    const round = Math.min(widthMm / strands / 2, thicknessMm);
+    const swell = softNoise(seed, 2.2, hash01);
+    const creases = Array.from({ length: bends }, (_, at) => ({
+      at: ((at + 0.25 + 0.5 * hash01(seed, at, 7)) / bends) * lengthMm,
+      lean: 0.5 * (hash01(seed, at, 8) - 0.5),
+      deep: thicknessMm * (0.12 + 0.2 * hash01(seed, at, 9)),
+    }));
+    const strand = widthMm / strands;
+    const relief = (x: number, y: number) => {
+      const within = strands > 1 ? ((y % strand) + strand) % strand : y;
+      const toEdge = Math.max(0, Math.min(within, strand - within, y, widthMm - y));
+      const rise = toEdge >= round ? 1 : Math.sqrt(Math.max(0, 1 - (1 - toEdge / round) ** 2));
+      let height = thicknessMm * (strands > 1 ? 0.55 + 0.45 * rise : rise) + 0.03 * swell(x, y);
+      for (const crease of creases) {
+        const off = x - crease.at - crease.lean * (y - widthMm / 2);
+        height -= crease.deep * Math.exp(-((off / 0.16) ** 2));
+      }
+      return height;
+    };
+    return buildSheet({ id: "strap", lengthMm, widthMm, relief });
+  },
+});

@@ -1,0 +1,102 @@
+import { clamp } from "../units";
+import { coarseSize, grow, shrink } from "./coarse";
+import type { LampVector, SurfaceGrid } from "./grid";
+
+/** How far a ridge can throw shade, mm. */
+const SHADE_REACH_MM = 3;
+/** Width of the half shade, as a rise of the horizon. */
+const HALF_SHADE = 0.18;
+/** Light changes no faster than this, mm: it is worked out on a grid no finer. */
+const LIGHT_MM = 0.09;
+/** Open sky changes slower still. */
+const SKY_MM = 0.16;
+const SKY_REACH_MM = 2.2;
+const SKY_WAYS = 12;
+
+interface Coarse {
+  readonly relief: Float32Array;
+  readonly width: number;
+  readonly height: number;
+  readonly pitchMm: number;
+  readonly step: number;
+}
+
+function coarsened(grid: SurfaceGrid, finestMm: number): Coarse {
+  const step = Math.max(1, Math.floor(finestMm / grid.pitchMm));
+  return {
+    relief: shrink(grid.relief, grid, step),
+    ...coarseSize(grid, step),
+    pitchMm: grid.pitchMm * step,
+    step,
+  };
+}
+
+/** Steepest rise of the ground seen from each cell in one direction, as a tangent; at least `least`. */
+function horizonOf(coarse: Coarse, dx: number, dy: number, reachMm: number, least: number): Float32Array {
+  const { relief, width, height, pitchMm } = coarse;
+  const out = new Float32Array(relief.length).fill(least);
+  // Steps grow with distance: what is far needs to be looked at less closely.
+  for (let mm = pitchMm; mm <= reachMm; mm += Math.max(pitchMm, mm * 0.22)) {
+    const [ox, oy] = [Math.round((dx * mm) / pitchMm), Math.round((dy * mm) / pitchMm)];
+    if (ox === 0 && oy === 0) continue;
+    const scale = 1 / (Math.hypot(ox, oy) * pitchMm);
+    const shift = oy * width + ox;
+    const [fromX, toX] = [Math.max(0, -ox), Math.min(width, width - ox)];
+    for (let row = Math.max(0, -oy); row < Math.min(height, height - oy); row++) {
+      for (let at = row * width + fromX; at < row * width + toX; at++) {
+        const slope = (relief[at + shift]! - relief[at]!) * scale;
+        if (slope > out[at]!) out[at] = slope;
+      }
+    }
+  }
+  return out;
+}
+
+const isLevel = (relief: Float32Array) => relief.every((value) => value === relief[0]);
+const onPanel = (grid: SurfaceGrid, values: Float32Array) => {
+  for (let at = 0; at < values.length; at++) if (grid.inside[at] === 0) values[at] = 0;
+  return values;
+};
+
+/** 0…1: light from one side, by the slope's facing and by what stands between; level open ground is 1. */
+export function litFrom(grid: SurfaceGrid, lamp: LampVector): Float32Array {
+  if (isLevel(grid.relief) && !grid.bend) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
+  const coarse = coarsened(grid, LIGHT_MM);
+  const { relief, width, height, pitchMm, step } = coarse;
+  const flat = Math.max(1e-3, Math.hypot(lamp[0], lamp[1]));
+  const rise = lamp[2] / flat;
+  const horizon = horizonOf(coarse, lamp[0] / flat, lamp[1] / flat, SHADE_REACH_MM, -1);
+  const out = new Float32Array(relief.length);
+  const scale = 1 / (2 * pitchMm);
+  for (let row = 0; row < height; row++) {
+    const up = (row > 0 ? row - 1 : row) * width;
+    const down = (row < height - 1 ? row + 1 : row) * width;
+    for (let column = 0; column < width; column++) {
+      const at = row * width + column;
+      const sx = (relief[column < width - 1 ? at + 1 : at]! - relief[column > 0 ? at - 1 : at]!) * scale;
+      const sy = (relief[down + column]! - relief[up + column]!) * scale;
+      const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy) / lamp[2];
+      out[at] = clamp(facing, 0, 1) * clamp((rise - horizon[at]!) / HALF_SHADE + 0.5, 0, 1);
+    }
+  }
+  const lit = onPanel(grid, grow(out, grid, step));
+  const { bend } = grid;
+  if (bend) for (let at = 0; at < lit.length; at++) lit[at]! *= bend[at]!;
+  return lit;
+}
+
+/**
+ * 0…1: share of the open sky a cell sees: the mean over twelve ways of cos² of the horizon's height, for an evenly
+ * bright sky. Source: Max, "Horizon mapping", The Visual Computer 4, 1988.
+ */
+export function openSky(grid: SurfaceGrid): Float32Array {
+  if (isLevel(grid.relief)) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
+  const coarse = coarsened(grid, SKY_MM);
+  const out = new Float32Array(coarse.relief.length);
+  for (let way = 0; way < SKY_WAYS; way++) {
+    const angle = (way * 2 * Math.PI) / SKY_WAYS;
+    const horizon = horizonOf(coarse, Math.cos(angle), Math.sin(angle), SKY_REACH_MM, 0);
+    for (let at = 0; at < out.length; at++) out[at]! += 1 / (1 + horizon[at]! * horizon[at]!) / SKY_WAYS;
+  }
+  return onPanel(grid, grow(out, grid, coarse.step));
+}

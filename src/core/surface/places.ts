@@ -1,0 +1,104 @@
+import type { NearMarks, Outline, PlaceTarget, Span } from "../job";
+import { clamp, smoothstep } from "../units";
+import { blurMm } from "./blur";
+import { coarseSize, grow } from "./coarse";
+import type { SurfaceGrid } from "./grid";
+import { zoneWeights, type WearOf } from "./zones";
+
+/** A place to paint: all its parts at once. */
+export interface Place extends Pick<PlaceTarget, "zones" | "fade" | "fall" | "span" | "outline" | "near"> {
+  /** Where the surface wears; the usual wear where left out. */
+  readonly wear?: WearOf;
+}
+
+/** A hard border still wavers over about this width, mm. */
+const LEAST_SOFT_MM = 0.04;
+
+function spanMember(grid: SurfaceGrid, span: Span): (at: number) => number {
+  const { form } = grid;
+  const soft = Math.max(LEAST_SOFT_MM, span.softMm);
+  const within = (mm: number, wholeMm: number) => {
+    // A span that reaches an end of the form has no border there.
+    const low = span.from <= 0 ? 1 : smoothstep(-soft / 2, soft / 2, mm - span.from * wholeMm);
+    const high = span.to >= 1 ? 1 : smoothstep(-soft / 2, soft / 2, span.to * wholeMm - mm);
+    return low * high;
+  };
+  if (span.along === "height") return (at) => within(grid.heightMm[at]!, form.slantMm);
+  return (at) => {
+    const whole = form.lengthAt(grid.heightMm[at]!);
+    return within((grid.turnDeg[at]! / form.turnDeg) * whole, whole);
+  };
+}
+
+/** The outline is drawn on cells no finer than this, mm. */
+const OUTLINE_MM = 0.06;
+
+/** Even-odd rule over shares of length and height. */
+function isWithin(points: readonly number[], x: number, y: number): boolean {
+  let within = false;
+  for (let k = 0, before = points.length - 2; k < points.length; before = k, k += 2) {
+    const [x0, y0] = [points[before]!, points[before + 1]!];
+    const [x1, y1] = [points[k]!, points[k + 1]!];
+    if (y0 > y !== y1 > y && x < x0 + ((y - y0) / (y1 - y0)) * (x1 - x0)) within = !within;
+  }
+  return within;
+}
+
+function outlineWeights(grid: SurfaceGrid, outline: Outline): Float32Array {
+  const step = Math.max(1, Math.floor(OUTLINE_MM / grid.pitchMm));
+  const { width, height } = coarseSize(grid, step);
+  const mask = new Float32Array(width * height);
+  for (let row = 0; row < height; row++) {
+    for (let column = 0; column < width; column++) {
+      const at = row * step * grid.width + column * step;
+      const [x, y] = [grid.turnDeg[at]! / grid.form.turnDeg, grid.heightMm[at]! / grid.form.slantMm];
+      mask[row * width + column] = isWithin(outline.points, x, y) ? 1 : 0;
+    }
+  }
+  const coarse = { width, height, pitchMm: grid.pitchMm * step };
+  return grow(blurMm(mask, coarse, Math.max(LEAST_SOFT_MM, outline.softMm) / 2), grid, step);
+}
+
+function nearWeights(grid: SurfaceGrid, near: NearMarks, cover: Float32Array): Float32Array {
+  const reach = Math.max(0, near.reachMm);
+  const spread = reach > LEAST_SOFT_MM ? blurMm(cover, grid, reach / 2) : cover;
+  if (near.side === "inside") return spread.map((share) => clamp(share, 0, 1));
+  if (near.side === "outside") return spread.map((share) => clamp(1 - share, 0, 1));
+  return spread.map((share) => clamp(4 * share * (1 - share), 0, 1));
+}
+
+/**
+ * How much each cell belongs to a place, 0…1; 0 off the panel.
+ * @param cover covered share of the coat that `near` names; where it is missing, `near` holds nowhere
+ */
+export function weightsOfPlace(grid: SurfaceGrid, place: Place, cover: Float32Array | null): Float32Array {
+  const out = zoneWeights(grid, place.zones, 0, place.wear);
+  const members: ((at: number) => number)[] = [];
+  if (place.span) members.push(spanMember(grid, place.span));
+  if (place.outline) {
+    const drawn = outlineWeights(grid, place.outline);
+    members.push((at) => drawn[at]!);
+  }
+  if (place.near) {
+    const near = cover ? nearWeights(grid, place.near, cover) : null;
+    members.push((at) => near?.[at] ?? 0);
+  }
+  const { fade, fall } = place;
+  for (let at = 0; at < out.length; at++) {
+    if (grid.inside[at] === 0) continue;
+    let share = out[at]!;
+    for (const member of members) share *= member(at);
+    share = clamp(share, 0, 1);
+    out[at] = fade + (1 - fade) * (fall === 1 ? share : share ** fall);
+  }
+  return out;
+}
+
+/** Unit vector on the flat along which water runs down the piece, by place; y grows downwards. */
+export function downhill(grid: SurfaceGrid, at: number): readonly [x: number, y: number] {
+  const place = { turnDeg: grid.turnDeg[at]!, heightMm: grid.heightMm[at]! };
+  const [x0, y0] = grid.form.flatten(place);
+  const [x1, y1] = grid.form.flatten({ ...place, heightMm: place.heightMm - 0.01 });
+  const length = Math.hypot(x1 - x0, y1 - y0) || 1;
+  return [(x1 - x0) / length, (y1 - y0) / length];
+}

@@ -1,0 +1,16 @@
+/** Kinds of places a coat can be kept to. */
+export const ZONES = [
+  "raised",
+  "level",
+  "hollow",
+  "lit",
+  "shaded",
+  "sheltered",
+  "worn",
+  "unworn",
+  "edges",
+  "hem",
+  "top",
+  "seams",
+] as const;
+export type Zone = (typeof ZONES)[number];

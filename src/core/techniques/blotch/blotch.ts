@@ -1,0 +1,178 @@
+import type { Random } from "../../random";
+import { cellAt } from "../scatter";
+import { layMark, type Pull } from "../strokes";
+import { defineTechnique, edgeSoftMm, placeWeights, type LayContext } from "../technique";
+import { fieldsOf } from "../../surface/fields";
+import { wander } from "../texture";
+
+interface Seed {
+  readonly x: number;
+  readonly y: number;
+  readonly radius: number;
+}
+
+/** Places tried for one patch before it is given up. */
+const MOST_TRIES = 40;
+const MOST_PATCHES = 4000;
+const POINTS = 12;
+
+/** Patches dabbed along a bent spine with spurs: each unlike the next in size, shape and turn. */
+export const blotch = defineTechnique({
+  id: "blotch",
+  version: 1,
+  label: "Blotches",
+  about:
+    "Irregular patches, each dabbed along a bent spine with spurs, until the share asked for is covered.",
+  params: {
+    coverage: {
+      label: "Covered",
+      unit: "%",
+      range: [1, 80],
+      step: 1,
+      default: 25,
+      about: "Share of the place the patches cover together.",
+    },
+    size: {
+      label: "Length of a patch",
+      unit: "mm",
+      range: [0.3, 15],
+      step: 0.1,
+      default: 2.4,
+      about: "The middle of their lengths.",
+    },
+    spread: {
+      label: "Variation of size",
+      unit: "%",
+      range: [0, 90],
+      step: 5,
+      default: 45,
+      about: "How unlike each other they are.",
+    },
+    spurs: {
+      label: "Spurs",
+      unit: "",
+      range: [0, 5],
+      step: 1,
+      default: 2,
+      about: "Arms that leave the spine of a patch.",
+    },
+    apart: {
+      label: "Kept apart",
+      unit: "%",
+      range: [0, 100],
+      step: 5,
+      default: 55,
+      about: "0 lets patches fall on each other, 100 keeps them a patch apart.",
+    },
+    lie: {
+      label: "Direction",
+      unit: "°",
+      range: [0, 180],
+      step: 5,
+      default: 0,
+      about: "Of their spines: 0 lies along the piece, 90 from edge to edge.",
+    },
+    lieSpread: {
+      label: "Spread of direction",
+      unit: "°",
+      range: [0, 90],
+      step: 5,
+      default: 60,
+      about: "90 lets them lie in every direction.",
+    },
+  },
+  lays: ["field"],
+  filmShare: 0.95,
+  startWater: 1,
+  caution: null,
+  marksOn: (areaMm2, params) => ({
+    count: Math.max(1, Math.round((areaMm2 * params.coverage) / 100 / (0.3 * params.size * params.size))),
+    name: "stroke",
+  }),
+  lay(film, context, params, random) {
+    const { grid, passes } = context;
+    const weights = placeWeights(context);
+    let wanted = 0;
+    for (let at = 0; at < weights.length; at++) wanted += weights[at]! * grid.inside[at]!;
+    wanted *= params.coverage / 100;
+    const seeds: Seed[] = [];
+    const pieces = fieldsOf(grid).piece;
+    const own = random.fork("patches");
+    let covered = 0;
+    while (covered < wanted && seeds.length < MOST_PATCHES) {
+      const length = params.size * Math.exp((params.spread / 100) * own.normal());
+      const seed = seedFor(context, weights, length / 2, params.apart / 100, seeds, own);
+      if (!seed) break;
+      seeds.push(seed);
+      const at = cellAt(grid, seed.x, seed.y);
+      const piece = context.overSeams || !pieces ? null : pieces[at]!;
+      covered += layMark(film, { ...context, grid }, patch(seed, length, params, context, own, piece));
+    }
+    for (let at = 0; at < film.volumeUm.length; at++) film.volumeUm[at]! *= passes;
+  },
+});
+
+function seedFor(
+  { grid }: LayContext,
+  weights: Float32Array,
+  radius: number,
+  apart: number,
+  seeds: readonly Seed[],
+  random: Random,
+): Seed | null {
+  const { minX, maxX, minY, maxY } = grid.form.bounds;
+  let loosened = apart;
+  for (let tried = 0; tried < MOST_TRIES * 10; tried++) {
+    const [x, y, keep] = [random.range(minX, maxX), random.range(minY, maxY), random.next()];
+    const at = cellAt(grid, x, y);
+    if (at < 0 || grid.inside[at] === 0 || keep >= weights[at]!) continue;
+    if (seeds.every((one) => Math.hypot(one.x - x, one.y - y) >= loosened * (one.radius + radius)))
+      return { x, y, radius };
+    // Where it grows crowded, patches may come closer than asked for.
+    if (tried % MOST_TRIES === MOST_TRIES - 1) loosened *= 0.7;
+  }
+  return null;
+}
+
+/** A spine and its spurs, each a row of dabs of changing width. */
+function patch(
+  seed: Seed,
+  length: number,
+  params: { readonly spurs: number; readonly lie: number; readonly lieSpread: number },
+  context: LayContext,
+  random: Random,
+  piece: number | null,
+): Pull[] {
+  const angle = ((params.lie + random.range(-1, 1) * params.lieSpread) * Math.PI) / 180;
+  const softMm = edgeSoftMm(context.water);
+  const filmUm = context.passUm * (1 + 0.08 * random.normal());
+  const dabs = (x: number, y: number, way: number, long: number, wide: number): Pull => {
+    const whole = Math.floor(random.range(0, 2 ** 31));
+    const bend = random.range(-0.9, 0.9);
+    const path = new Float64Array(POINTS * 2);
+    const half = new Float64Array(POINTS);
+    let [px, py] = [x, y];
+    for (let k = 0; k < POINTS; k++) {
+      const t = k / (POINTS - 1);
+      path[k * 2] = px;
+      path[k * 2 + 1] = py;
+      const turn = way + bend * (t - 0.5) + 0.5 * wander(whole, t * 3);
+      px += (Math.cos(turn) * long) / POINTS;
+      py -= (Math.sin(turn) * long) / POINTS;
+      const round = Math.sqrt(Math.max(0.06, 1 - (2 * t - 1) ** 2));
+      half[k] = wide * round * (1 + 0.38 * wander(whole ^ 7, t * 4.2));
+    }
+    return { path, half, load: new Float64Array(POINTS).fill(1), softMm, filmUm, seed: whole, piece };
+  };
+  const [dx, dy] = [Math.cos(angle) * length * 0.5, -Math.sin(angle) * length * 0.5];
+  const wide = length * (0.15 + 0.1 * random.next());
+  const spine = dabs(seed.x - dx, seed.y - dy, angle, length, wide);
+  const arms = Array.from({ length: params.spurs }, () => {
+    const at = 1 + Math.floor(random.next() * (POINTS - 2));
+    const side = random.next() < 0.5 ? 1 : -1;
+    const way = angle + side * random.range(0.6, 1.9);
+    const long = length * random.range(0.22, 0.5);
+    return dabs(spine.path[at * 2]!, spine.path[at * 2 + 1]!, way, long, wide * random.range(0.35, 0.7));
+  });
+  return [spine, ...arms];
+}

@@ -1,0 +1,51 @@
+import { brushOver } from "../bristles";
+import { defineTechnique } from "../technique";
+
+/** Almost no paint on a stiff brush, stroked over: it stays where bristles touch. */
+export const dryBrush = defineTechnique({
+  id: "dry-brush",
+  version: 1,
+  label: "Dry brush",
+  about: "A stiff brush, wiped almost dry and stroked over: paint stays on what stands out.",
+  params: {
+    radius: {
+      label: "Bristles bridge",
+      unit: "mm",
+      range: [0.2, 3],
+      step: 0.1,
+      default: 0.8,
+      about: "How blunt the tuft is: a stiff old brush bridges wide hollows, a soft one dips into them.",
+    },
+    reach: {
+      label: "Reach into hollows",
+      unit: "µm",
+      range: [5, 200],
+      step: 5,
+      default: 35,
+      about: "How deep below the touching bristles paint still gets; light pressure reaches less.",
+    },
+    load: {
+      label: "Left on the brush",
+      unit: "%",
+      range: [5, 100],
+      step: 5,
+      default: 35,
+      about: "How well it was wiped: little leaves broken specks, much covers.",
+    },
+    across: {
+      label: "Direction of strokes",
+      unit: "°",
+      range: [0, 180],
+      step: 5,
+      default: 90,
+      about: "0 strokes along the piece, 90 from edge to edge.",
+    },
+  },
+  lays: ["field"],
+  // A wiped brush leaves a tenth of a brushed coat.
+  filmShare: 0.14,
+  startWater: 0,
+  caution: null,
+  feels: true,
+  lay: brushOver,
+});

@@ -1,0 +1,78 @@
+import { inZones } from "../../job";
+import { layFlicks } from "../flick";
+import { defineTechnique } from "../technique";
+
+/** Short strokes laid side by side along a direction, from a blunt root to a fine tip. */
+export const hatch = defineTechnique({
+  id: "hatch",
+  version: 1,
+  label: "Hatch",
+  about: "Short strokes along one direction, from a blunt root to a fine tip: weave, pile, hair, grain.",
+  params: {
+    density: {
+      label: "Strokes",
+      unit: "per mm²",
+      range: [0.2, 20],
+      step: 0.2,
+      default: 6,
+      about: "How many on a square millimetre where the coat is fully wanted.",
+    },
+    length: {
+      label: "Length",
+      unit: "mm",
+      range: [0.1, 4],
+      step: 0.05,
+      default: 0.5,
+      about: "The middle of their lengths; half are shorter, half longer.",
+    },
+    lengthSpread: {
+      label: "Variation of length",
+      unit: "%",
+      range: [0, 100],
+      step: 5,
+      default: 30,
+      about: "0 makes all alike.",
+    },
+    width: {
+      label: "Width",
+      unit: "mm",
+      range: [0.03, 0.5],
+      step: 0.01,
+      default: 0.07,
+      about: "At the root; it runs out to a tip.",
+    },
+    angle: {
+      label: "Turned from the fall",
+      unit: "°",
+      range: [-180, 180],
+      step: 5,
+      default: 0,
+      about: "0 strokes follow the way water would run down the piece, 90 lie across it.",
+    },
+    angleSpread: {
+      label: "Spread of direction",
+      unit: "°",
+      range: [0, 90],
+      step: 5,
+      default: 14,
+      about: "How far single strokes stray to either side.",
+    },
+    wander: {
+      label: "Bend",
+      unit: "%",
+      range: [0, 40],
+      step: 1,
+      default: 6,
+      about: "How far a stroke bends aside, against its length.",
+    },
+  },
+  lays: ["field"],
+  filmShare: 0.6,
+  startWater: 1,
+  startPlace: inZones(["raised"], 0.2),
+  caution: null,
+  marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),
+  lay(film, context, params, random) {
+    layFlicks(film, context, { ...params, wander: params.wander / 100, taper: "tip", grain: true }, random);
+  },
+});

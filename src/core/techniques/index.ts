@@ -1,0 +1,57 @@
+import { airbrush } from "./airbrush/airbrush";
+import { baseCoat } from "./base-coat/base-coat";
+import { blotch } from "./blotch/blotch";
+import { boxFill } from "./box-fill/box-fill";
+import { dot } from "./dot/dot";
+import { dryBrush } from "./dry-brush/dry-brush";
+import { edgeLine } from "./edge-line/edge-line";
+import { glaze } from "./glaze/glaze";
+import { glowDot } from "./glow-dot/glow-dot";
+import { hatch } from "./hatch/hatch";
+import { layer } from "./layer/layer";
+import { line } from "./line/line";
+import { overbrush } from "./overbrush/overbrush";
+import { pinWash } from "./pin-wash/pin-wash";
+import { powder } from "./powder/powder";
+import { scratch } from "./scratch/scratch";
+import { sponge } from "./sponge/sponge";
+import { stipple } from "./stipple/stipple";
+import { streak } from "./streak/streak";
+import { texturePaste } from "./texture-paste/texture-paste";
+import { varnish } from "./varnish/varnish";
+import { wash } from "./wash/wash";
+import { wetBlend } from "./wet-blend/wet-blend";
+import type { TechniqueDefinition } from "./technique";
+
+/** Every way of putting paint on, by id, in the order they are offered. A new one is one folder and one line here. */
+const all = {
+  "base-coat": baseCoat,
+  layer,
+  "wet-blend": wetBlend,
+  glaze,
+  wash,
+  "pin-wash": pinWash,
+  "dry-brush": dryBrush,
+  overbrush,
+  stipple,
+  scratch,
+  hatch,
+  "edge-line": edgeLine,
+  sponge,
+  streak,
+  blotch,
+  airbrush,
+  powder,
+  "texture-paste": texturePaste,
+  "glow-dot": glowDot,
+  varnish,
+  "box-fill": boxFill,
+  line,
+  dot,
+} as const;
+
+export type TechniqueId = keyof typeof all;
+// Each definition is checked against its own parameters where it is made; here they are handled alike.
+export const techniques = all as unknown as Readonly<Record<TechniqueId, TechniqueDefinition>>;
+export const techniqueIds = Object.keys(all) as TechniqueId[];
+export const isTechniqueId = (id: string): id is TechniqueId => id in all;

@@ -1,0 +1,81 @@
+import { fieldsOf } from "../../surface/fields";
+import { upperQuantile } from "../../surface/quantile";
+import { clamp } from "../../units";
+import { bristleGaps } from "../envelope";
+import { addFilm, defineTechnique, edgeSoftMm, eachCell } from "../technique";
+import { cloud, specks } from "../texture";
+
+/** A torn sponge bridges hollows about this wide, mm, and is pressed this deep into them, mm. */
+const SPONGE_MM = 2.5;
+const PRESS_MM = 0.09;
+
+/** A torn bit of sponge dabbed on: clustered chips and speckle where it touches. */
+export const sponge = defineTechnique({
+  id: "sponge",
+  version: 1,
+  label: "Sponge",
+  about: "A torn bit of sponge, dabbed off and pressed on: clusters of chips and specks, most on edges.",
+  params: {
+    coverage: {
+      label: "Covered",
+      unit: "%",
+      range: [0.5, 60],
+      step: 0.5,
+      default: 8,
+      about: "Share of the place that is specks; a well dabbed-off sponge leaves a few per cent.",
+    },
+    pore: {
+      label: "Size of the pores",
+      unit: "mm",
+      range: [0.06, 1.2],
+      step: 0.02,
+      default: 0.2,
+      about: "Of the sponge's own texture: packing foam is fine, a bath sponge coarse.",
+    },
+    clusters: {
+      label: "In clusters",
+      unit: "%",
+      range: [0, 100],
+      step: 5,
+      default: 60,
+      about: "0 spreads the specks evenly, 100 crowds them where single dabs fell.",
+    },
+    edges: {
+      label: "Keeps to edges",
+      unit: "%",
+      range: [0, 100],
+      step: 5,
+      default: 40,
+      about: "How much more an edge takes than open ground.",
+    },
+  },
+  lays: ["field"],
+  filmShare: 0.55,
+  startWater: 0.5,
+  caution: null,
+  feels: true,
+  lay(film, context, params, random) {
+    const { grid, passUm, passes, water } = context;
+    const gaps = bristleGaps(grid, context.heightMm(), SPONGE_MM);
+    const { edge } = fieldsOf(grid);
+    const sharp = params.pore / Math.max(grid.pitchMm, 0.4 * params.pore + edgeSoftMm(water));
+    const score = new Float32Array(grid.inside.length);
+    const places = new Float32Array(grid.inside.length);
+    eachCell(context, random, (at, x, y, weight) => {
+      const pores = 0.95 * specks(x, y, params.pore);
+      const dabs = 1.6 * (params.clusters / 100) * cloud(x * 0.55 + 7, y * 0.55 + 2);
+      const touch = -2.5 * Math.min(2, gaps[at]! / PRESS_MM);
+      score[at] = pores + dabs + touch + 3 * (params.edges / 100) * edge[at]! + 2.2 * (weight - 1);
+      places[at] = weight;
+    });
+    const limit = upperQuantile(score, params.coverage / 100, (at) => places[at]! > 0.05);
+    for (let at = 0; at < score.length; at++) {
+      if (places[at] === 0) continue;
+      const above = score[at]! - limit;
+      const cover = clamp(0.5 + above * sharp, 0, 1);
+      // Paint beads towards the middle of a speck.
+      const um = passUm * passes * (0.75 + 0.35 * clamp(above, 0, 1));
+      if (cover > 0.004) addFilm(film, at, um, cover * grid.inside[at]!);
+    }
+  },
+});

@@ -1,0 +1,159 @@
+import type { CoatTarget, Hand } from "../job";
+import type { ParamSpecs, ParamValues } from "../params";
+import type { Random } from "../random";
+import { fieldsOf } from "../surface/fields";
+import { weightsOfPlace, type Place } from "../surface/places";
+import type { SurfaceGrid } from "../surface/grid";
+
+/**
+ * What one coat leaves on the grid. Volume is thickness × covered share, so that half a cell in a full film is not
+ * taken for a whole cell in half a film.
+ */
+export interface FilmBuffer {
+  /** µm of dry film times covered share, per cell. */
+  readonly volumeUm: Float32Array;
+  /** Covered share, 0…1, per cell. */
+  readonly cover: Float32Array;
+}
+
+/** One pull of the brush asked for: a flat path with its width at both ends. */
+export interface Stroke {
+  /** x0, y0, x1, y1 … mm. */
+  readonly path: Float64Array;
+  readonly startWidthMm: number;
+  readonly endWidthMm: number;
+}
+
+export interface Dot {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** Radians on the flat. */
+  readonly angle: number;
+}
+
+/** Cells of a woven grid to fill. A place is given in repeats along columns and rows. */
+export interface CellPlan {
+  readonly column: AxisCells;
+  readonly row: AxisCells;
+  /** 1 where box [column index × rows + row index] is to be filled. */
+  readonly selected: Uint8Array;
+  /** Column repeats round a closed band, so that the last box joins the first; null where it is open. */
+  readonly closesAfter: number | null;
+  columnCoordinate(turnDeg: number, heightMm: number): number;
+  rowCoordinate(heightMm: number): number;
+  columnPeriodMm(heightMm: number): number;
+  readonly rowPeriodMm: number;
+}
+
+export interface AxisCells {
+  /** From and to of each box within the repeat; the boxes tile it. */
+  readonly from: Float64Array;
+  readonly to: Float64Array;
+}
+
+/** Where a coat goes, in a form that techniques can work on. */
+export type Marks =
+  | { readonly kind: "field"; readonly hollowsOnly: boolean; readonly place?: Place }
+  | { readonly kind: "strokes"; readonly strokes: readonly Stroke[] }
+  | { readonly kind: "dots"; readonly dots: readonly Dot[] }
+  | { readonly kind: "cells"; readonly cells: CellPlan };
+
+export type MarkKind = Marks["kind"];
+
+export type MarkName = "dot" | "stab" | "stroke" | "pull";
+
+export interface LayContext {
+  readonly grid: SurfaceGrid;
+  readonly marks: Marks;
+  /** Dry film of one pass where it is laid evenly, µm. */
+  readonly passUm: number;
+  readonly passes: number;
+  /** Parts of water to one of paint: thin paint has soft edges. */
+  readonly water: number;
+  readonly hand: Hand;
+  /** Relief with the paint that lies on it, mm per cell; techniques that `feel` ask for it. */
+  heightMm(): Float32Array;
+  /** Covered share of the earlier coat that the place names; null where it names none or it is not there. */
+  readonly nearCover: Float32Array | null;
+  /** Single marks may run over seams. */
+  readonly overSeams: boolean;
+}
+
+export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
+  readonly id: string;
+  readonly version: number;
+  readonly label: string;
+  readonly about: string;
+  readonly params: S;
+  /** The kinds of marks it can lay. */
+  readonly lays: readonly MarkKind[];
+  /** Dry film of a pass against that of an ordinary brushed pass at the same thinning. */
+  readonly filmShare: number;
+  /** Parts of water to one of paint that a new coat starts with; 1 where left out. */
+  readonly startWater?: number;
+  /** Where a new coat by area goes first; everywhere where left out. */
+  readonly startPlace?: CoatTarget;
+  /** Where its paint ends up depends on the paint below. */
+  readonly feels?: boolean;
+  /** Its film is so thick that it becomes the ground of what follows. */
+  readonly raises?: boolean;
+  /** Must be laid while the coat before it is still wet. */
+  readonly wetInWet?: boolean;
+  /** Said on the card where the step can hurt someone; null where it cannot. */
+  readonly caution: string | null;
+  /** Marks the hand makes on an area, where the technique is one of single marks; null for brushing. */
+  marksOn?(areaMm2: number, params: ParamValues<S>): { readonly count: number; readonly name: MarkName };
+  /** Adds the coat to an empty buffer. Same inputs, same film. */
+  lay(film: FilmBuffer, context: LayContext, params: ParamValues<S>, random: Random): void;
+}
+
+export const defineTechnique = <S extends ParamSpecs>(
+  definition: TechniqueDefinition<S>,
+): TechniqueDefinition<S> => definition;
+
+/** Softness of a mark's edge by thinning, mm: hard with little water, soft with much. */
+export const edgeSoftMm = (water: number): number => 0.012 + 0.014 * Math.min(water, 6);
+
+/** How far a hand strays from a line, mm: 0.09 for a shaky hand, 0.012 for a very steady one. */
+export const wobbleMm = (hand: Hand): number => 0.09 - 0.078 * Math.min(1, Math.max(0, hand.steadiness01));
+
+/** Adds a film of a thickness over a share of one cell. */
+export function addFilm(film: FilmBuffer, at: number, filmUm: number, cover: number): void {
+  film.volumeUm[at]! += filmUm * cover;
+  if (cover > film.cover[at]!) film.cover[at] = cover;
+}
+
+/** How much a field coat belongs to each cell, 0…1: its place, else hollows or everywhere; 0 off the panel. */
+export function placeWeights({
+  grid,
+  marks,
+  nearCover,
+}: Pick<LayContext, "grid" | "marks" | "nearCover">): Float32Array {
+  if (marks.kind !== "field") return grid.inside;
+  if (marks.place) return weightsOfPlace(grid, marks.place, nearCover);
+  if (!marks.hollowsOnly) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
+  const hollow = fieldsOf(grid).hollow(2);
+  return grid.inside.map((inside, at) => (inside > 0 ? Math.min(1, Math.max(0, 12 * hollow[at]!)) : 0));
+}
+
+/** Told the cell, where it lies along and up the piece (shifted at random, for textures), and its share of the place. */
+export type CellVisit = (at: number, xMm: number, yMm: number, weight: number) => void;
+
+/** Least share of a place that gets paint at all. */
+const LEAST_SHARE = 0.004;
+
+/** Visits every cell of the panel that belongs to the coat's place. */
+export function eachCell(context: LayContext, random: Random, visit: CellVisit): void {
+  const { grid } = context;
+  const { inside } = grid;
+  const { along, up } = fieldsOf(grid);
+  const weights = placeWeights(context);
+  const [shiftX, shiftY] = [random.range(0, 15), random.range(0, 15)];
+  for (let at = 0; at < inside.length; at++) {
+    const weight = weights[at]!;
+    if (inside[at] === 0 || weight < LEAST_SHARE) continue;
+    visit(at, along[at]! + shiftX, up[at]! + shiftY, weight);
+  }
+}

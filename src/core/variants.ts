@@ -1,0 +1,40 @@
+import type { Surface, Variant } from "./job";
+
+/** Most variants kept of one surface. */
+export const MOST_VARIANTS = 8;
+
+function freshId(surface: Surface): string {
+  let number = surface.variants.length + 1;
+  while (surface.variants.some((one) => one.id === `${surface.id}-variant-${number}`)) number++;
+  return `${surface.id}-variant-${number}`;
+}
+
+/** Keeps the surface's coats as they are now beside it. The same surface where it has no room for another. */
+export function keepVariant(surface: Surface, name: string): Surface {
+  if (surface.variants.length >= MOST_VARIANTS) return surface;
+  const kept: Variant = { id: freshId(surface), name, pattern: surface.pattern, coats: surface.coats };
+  return { ...surface, variants: [...surface.variants, kept] };
+}
+
+/** Paints a variant instead; what was painted takes its place among the variants. */
+export function paintVariant(surface: Surface, id: string): Surface {
+  const chosen = surface.variants.find((one) => one.id === id);
+  if (!chosen) return surface;
+  const before: Variant = {
+    ...chosen,
+    name: "Painted before",
+    pattern: surface.pattern,
+    coats: surface.coats,
+  };
+  return {
+    ...surface,
+    pattern: chosen.pattern,
+    coats: chosen.coats,
+    variants: surface.variants.map((one) => (one.id === id ? before : one)),
+  };
+}
+
+export const removeVariant = (surface: Surface, id: string): Surface => ({
+  ...surface,
+  variants: surface.variants.filter((one) => one.id !== id),
+});

@@ -1,0 +1,58 @@
+import { copyFileSync, existsSync, mkdirSync } from "node:fs";
+import path from "node:path";
+import Database from "better-sqlite3";
+import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
+import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { readMigrationFiles } from "drizzle-orm/migrator";
+import * as schema from "./schema";
+
+export type Db = BetterSQLite3Database<typeof schema> & { readonly $client: Database.Database };
+
+export interface OpenOptions {
+  /** Folder of the database; made where missing. */
+  readonly folder: string;
+  readonly migrations: string;
+}
+
+export interface Opened {
+  readonly db: Db;
+  close(): void;
+}
+
+/** How many checked-in migrations this file has not had yet. */
+function pending(sqlite: Database.Database, migrations: string): number {
+  const all = readMigrationFiles({ migrationsFolder: migrations }).length;
+  const table = sqlite.prepare("select name from sqlite_master where name = '__drizzle_migrations'").get();
+  if (!table) return all;
+  const row = sqlite.prepare("select count(*) as n from __drizzle_migrations").get() as { n: number };
+  return all - row.n;
+}
+
+/**
+ * Opens the database and brings its schema up to date. Before a schema change the file is copied beside itself.
+ * @throws Error where the file is damaged or a migration leaves dangling references
+ */
+export function openDatabase({ folder, migrations }: OpenOptions): Opened {
+  mkdirSync(folder, { recursive: true });
+  const file = path.join(folder, "crenna.sqlite");
+  const existed = existsSync(file);
+  const sqlite = new Database(file);
+  sqlite.pragma("journal_mode = WAL");
+  // FULL, so that a power cut after a save cannot take the save back.
+  sqlite.pragma("synchronous = FULL");
+  sqlite.pragma("busy_timeout = 3000");
+  if (pending(sqlite, migrations) > 0) {
+    if (existed) {
+      sqlite.pragma("wal_checkpoint(TRUNCATE)");
+      const stamp = new Date().toISOString().replaceAll(/[:.]/g, "-");
+      copyFileSync(file, path.join(folder, `crenna-before-${stamp}.sqlite`));
+    }
+    // Rebuilding a table inside a transaction would cascade to its children if this were on.
+    sqlite.pragma("foreign_keys = OFF");
+    migrate(drizzle(sqlite), { migrationsFolder: migrations });
+    const dangling = sqlite.pragma("foreign_key_check") as unknown[];
+    if (dangling.length > 0) throw new Error(`the schema change left ${dangling.length} dangling references`);
+  }
+  sqlite.pragma("foreign_keys = ON");
+  return { db: drizzle(sqlite, { schema }), close: () => sqlite.close() };
+}

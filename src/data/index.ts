@@ -1,0 +1,33 @@
+import path from "node:path";
+import { openDatabase, type Db } from "./database";
+import { demoShelf } from "./demo/shelf";
+import { demoJobs } from "./demo/company";
+import { countJobs, forgetDeleted, insertJob } from "./jobStore";
+import { addPaints, listPaints } from "./paintStore";
+import { forgetPictures } from "./pictureStore";
+
+let opened: Db | null = null;
+
+const DAY_MS = 86_400_000;
+
+/** Fills an empty database: the shelf always, the demo jobs unless told otherwise. */
+export function loadDemo(db: Db, withJob: boolean, now: string): void {
+  if (listPaints(db).length === 0 && countJobs(db) === 0) {
+    addPaints(db, demoShelf);
+    if (withJob) for (const job of demoJobs()) insertJob(db, job, now);
+  }
+}
+
+/** The one database of this server; opened, migrated and filled at first use. */
+export function database(): Db {
+  if (opened) return opened;
+  const folder = process.env.CRENNA_DATA ?? path.resolve("data");
+  const migrations = process.env.CRENNA_MIGRATIONS ?? path.resolve("drizzle");
+  const { db } = openDatabase({ folder, migrations });
+  loadDemo(db, process.env.CRENNA_EMPTY !== "1", new Date().toISOString());
+  const monthAgo = new Date(Date.now() - 30 * DAY_MS).toISOString();
+  forgetDeleted(db, monthAgo);
+  forgetPictures(db, monthAgo);
+  opened = db;
+  return db;
+}

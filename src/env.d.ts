@@ -1,0 +1,5 @@
+declare namespace App {
+  interface Locals {
+    nonce: string;
+  }
+}

@@ -1,0 +1,110 @@
+import { Box, LinearProgress, Link, Typography } from "@mui/material";
+import { useCallback, useEffect, useState } from "react";
+import { AppFrame } from "../../ui/AppFrame";
+import { BenchStage } from "./bench/BenchStage";
+import { BriefStage } from "./brief/BriefStage";
+import { CheckStage } from "./check/CheckStage";
+import { CoatsStage } from "./coats/CoatsStage";
+import { ConflictBar } from "./ConflictBar";
+import { JobHeader } from "./JobHeader";
+import { redo, undo, useJobStore } from "./jobStore";
+import { LogStage } from "./log/LogStage";
+import { PaletteStage } from "./palette/PaletteStage";
+import { isStage, STAGE_NAMES, type Stage } from "./stages";
+import { useAutosave } from "./useAutosave";
+import { useKeepSimulated } from "./useSimulation";
+import { useSurface } from "./useSurface";
+
+const VIEWS: Readonly<Record<Stage, () => React.ReactNode>> = {
+  brief: BriefStage,
+  palette: PaletteStage,
+  coats: CoatsStage,
+  check: CheckStage,
+  bench: BenchStage,
+  log: LogStage,
+};
+
+/** Typing in a text field has its own undo; everywhere else the job's is meant. */
+const inText = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.closest("input[type=text], input:not([type]), textarea") !== null;
+
+function useUndoKeys(): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || inText(event.target)) return;
+      const key = event.key.toLowerCase();
+      if (key !== "z" && key !== "y") return;
+      event.preventDefault();
+      if (key === "y" || event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
+}
+
+/** Stages change without leaving the page, so that undo reaches across them. */
+function useStage(first: Stage, jobId: string): [Stage, (stage: Stage) => void] {
+  const [stage, setStage] = useState(first);
+  useEffect(() => {
+    const back = () => {
+      const last = window.location.pathname.split("/").pop() ?? "";
+      if (isStage(last)) setStage(last);
+    };
+    window.addEventListener("popstate", back);
+    return () => window.removeEventListener("popstate", back);
+  }, []);
+  const go = (next: Stage) => {
+    window.history.pushState(null, "", `/job/${jobId}/${next}`);
+    setStage(next);
+  };
+  return [stage, go];
+}
+
+function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
+  const surface = useSurface();
+  const name = useJobStore((state) => state.job?.name ?? "");
+  useKeepSimulated(surface?.id ?? null);
+  useUndoKeys();
+  useEffect(() => {
+    document.title = `${name}: ${STAGE_NAMES[stage].toLowerCase()} · Crenna`;
+  }, [name, stage]);
+  const View = VIEWS[stage];
+  return (
+    <>
+      <JobHeader stage={stage} go={go} />
+      <ConflictBar />
+      <Box component="main" sx={{ flex: 1, minHeight: 0, display: "flex" }}>
+        <View />
+      </Box>
+    </>
+  );
+}
+
+/** A job, opened on one of its stages. */
+export function JobApp({ jobId, stage: first }: { readonly jobId: string; readonly stage: Stage }) {
+  const [stage, go] = useStage(first, jobId);
+  const [problem, setProblem] = useState<string | null>(null);
+  const loaded = useJobStore((state) => state.job !== null);
+  useAutosave(
+    jobId,
+    useCallback((message: string) => setProblem(message), []),
+  );
+  return (
+    <AppFrame>
+      <Box sx={{ height: "100vh", display: "flex", flexDirection: "column" }}>
+        {loaded ? (
+          <OpenJob stage={stage} go={go} />
+        ) : problem === null ? (
+          <LinearProgress aria-label="Opening the job" />
+        ) : (
+          <Box component="main" sx={{ p: 3 }}>
+            <Typography variant="h1">This job cannot be opened</Typography>
+            <Typography sx={{ my: 1 }}>{problem}</Typography>
+            <Link href="/">Go to the desk</Link>
+          </Box>
+        )}
+      </Box>
+    </AppFrame>
+  );
+}

@@ -1,0 +1,162 @@
+import DarkModeOutlined from "@mui/icons-material/DarkModeOutlined";
+import FileDownloadOutlined from "@mui/icons-material/FileDownloadOutlined";
+import LightModeOutlined from "@mui/icons-material/LightModeOutlined";
+import RedoOutlined from "@mui/icons-material/RedoOutlined";
+import UndoOutlined from "@mui/icons-material/UndoOutlined";
+import { Box, IconButton, Link, Tooltip, Typography } from "@mui/material";
+import { usePrefs } from "../../ui/prefs";
+import { redo, undo, useCanRedo, useCanUndo, useJob, useJobStore, type SaveState } from "./jobStore";
+import { STAGE_NAMES, STAGES, type Stage } from "./stages";
+import { useStageStates } from "./useStageStates";
+import { SurfaceSwitch } from "./SurfaceSwitch";
+
+const timeOf = (iso: string) =>
+  iso === ""
+    ? ""
+    : new Date(iso).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
+
+function saveText(save: SaveState): string {
+  switch (save.kind) {
+    case "saved":
+      return `Saved ${timeOf(save.at)}`;
+    case "waiting":
+    case "saving":
+      return "Saving";
+    case "failed":
+      return "Not saved, trying again";
+    case "conflict":
+      return "Not saved: changed elsewhere";
+  }
+}
+
+function StageTabs({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
+  const states = useStageStates();
+  return (
+    <Box component="nav" aria-label="Stages" sx={{ display: "flex", alignSelf: "stretch" }}>
+      {STAGES.map((name, at) => (
+        <Box
+          key={name}
+          component="button"
+          type="button"
+          aria-current={name === stage ? "page" : undefined}
+          onClick={() => go(name)}
+          sx={{
+            font: "inherit",
+            color: "text.primary",
+            bgcolor: "transparent",
+            border: 0,
+            borderBottom: 3,
+            borderColor: name === stage ? "primary.main" : "transparent",
+            px: { xs: 1, md: 1.5 },
+            minHeight: 44,
+            textAlign: "left",
+            cursor: "pointer",
+            whiteSpace: "nowrap",
+          }}
+        >
+          <Box sx={{ fontWeight: 500 }}>
+            {at + 1} {STAGE_NAMES[name]}
+          </Box>
+          <Box sx={{ fontSize: 11.5, lineHeight: "14px", color: "text.secondary" }}>{states[name]}</Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Tools() {
+  const save = useJobStore((state) => state.save);
+  const { mode, setMode } = usePrefs();
+  const jobId = useJob().id;
+  const [canUndo, canRedo] = [useCanUndo(), useCanRedo()];
+  const dark = mode === "dark";
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", justifyContent: "flex-end", flex: 1, minWidth: 0 }}>
+      <Tooltip title={save.kind === "failed" ? save.message : ""}>
+        <Typography variant="body2" role="status" noWrap sx={{ mr: 1, minWidth: 60, textAlign: "right" }}>
+          {saveText(save)}
+        </Typography>
+      </Tooltip>
+      <Tooltip title="Undo">
+        <span>
+          <IconButton size="small" aria-label="Undo" disabled={!canUndo} onClick={undo}>
+            <UndoOutlined fontSize="small" />
+          </IconButton>
+        </span>
+      </Tooltip>
+      <Tooltip title="Redo">
+        <span>
+          <IconButton size="small" aria-label="Redo" disabled={!canRedo} onClick={redo}>
+            <RedoOutlined fontSize="small" />
+          </IconButton>
+        </span>
+      </Tooltip>
+      <Tooltip title="Export the job as a file">
+        <IconButton size="small" aria-label="Export the job" href={`/api/jobs/${jobId}/export`}>
+          <FileDownloadOutlined fontSize="small" />
+        </IconButton>
+      </Tooltip>
+      <Tooltip title={dark ? "Light theme" : "Dark theme"}>
+        <IconButton
+          size="small"
+          aria-label={dark ? "Light theme" : "Dark theme"}
+          onClick={() => setMode(dark ? "light" : "dark")}
+        >
+          {dark ? <LightModeOutlined fontSize="small" /> : <DarkModeOutlined fontSize="small" />}
+        </IconButton>
+      </Tooltip>
+    </Box>
+  );
+}
+
+/** The job's name, its six stages with their states, and what holds for all of them. */
+export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
+  const job = useJob();
+  return (
+    <Box
+      component="header"
+      sx={{
+        display: "flex",
+        alignItems: "center",
+        flexWrap: { xs: "wrap", lg: "nowrap" },
+        px: 2,
+        minHeight: 52,
+        bgcolor: "background.paper",
+        borderBottom: 1,
+        borderColor: "divider",
+        flexShrink: 0,
+      }}
+    >
+      <Box
+        sx={{
+          display: "flex",
+          alignItems: "baseline",
+          gap: 1.5,
+          flex: 1,
+          minWidth: { xs: 180, md: 0 },
+          order: 0,
+        }}
+      >
+        <Link href="/" underline="none" sx={{ fontSize: 17, fontWeight: 600, color: "text.primary" }}>
+          Crenna
+        </Link>
+        <Typography
+          noWrap
+          component="h1"
+          sx={{ fontSize: 13, display: "flex", alignItems: "baseline", gap: 0.5 }}
+        >
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            {job.name} /{" "}
+          </Box>
+          <SurfaceSwitch />
+        </Typography>
+      </Box>
+      <Box sx={{ order: { xs: 2, lg: 1 }, width: { xs: "100%", lg: "auto" }, overflowX: "auto" }}>
+        <StageTabs stage={stage} go={go} />
+      </Box>
+      <Box sx={{ order: { xs: 1, lg: 2 }, flex: 1, minWidth: 0 }}>
+        <Tools />
+      </Box>
+    </Box>
+  );
+}

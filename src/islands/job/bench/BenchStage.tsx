@@ -1,0 +1,209 @@
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { SITTING_CAUTIONS, totalsOf, type Card } from "../../../core/plan/cards";
+import { gaugePieces } from "../../../core/plan/gauge";
+import { writeGaugeSvg } from "../../../core/formats/gauge-svg/gaugeSvg";
+import { counted, formatMinutes, formatNumber } from "../../../core/units";
+import { saveFile } from "../../../ui/api";
+import { ColumnHead, Row } from "../../../ui/Row";
+import { useEdit, useJob, usePaints } from "../jobStore";
+import { tickCard, untickCard } from "../log/logEdits";
+import { useCards } from "../useStageStates";
+import { useBuilt, useSurface } from "../useSurface";
+import { useView } from "../viewStore";
+import { CardView } from "./CardView";
+import { shopping } from "./shopping";
+import { useBenchPdf } from "./useBenchPdf";
+
+function CardList({
+  cards,
+  chosen,
+  isDone,
+}: {
+  readonly cards: readonly Card[];
+  readonly chosen: Card | undefined;
+  readonly isDone: (card: Card) => boolean;
+}) {
+  const setView = useView((view) => view.set);
+  return (
+    <Box component="ol" sx={{ m: 0, p: 0, overflow: "auto", flex: 1 }}>
+      {cards.map((card, at) => (
+        <Box component="li" key={card.id} sx={{ listStyle: "none" }}>
+          <Box
+            component="button"
+            type="button"
+            aria-pressed={card === chosen}
+            onClick={() => setView({ cardId: card.id, surfaceId: card.surface.id })}
+            sx={{
+              display: "flex",
+              gap: 1,
+              width: "100%",
+              minHeight: 48,
+              alignItems: "center",
+              font: "inherit",
+              color: "text.primary",
+              textAlign: "left",
+              border: 0,
+              borderTop: 1,
+              borderLeft: 4,
+              borderColor: "divider",
+              borderLeftColor: card === chosen ? "primary.main" : "transparent",
+              bgcolor: card === chosen ? "chosen" : "transparent",
+              px: 1.5,
+              cursor: "pointer",
+            }}
+          >
+            <Typography variant="body2" sx={{ width: 18 }}>
+              {at + 1}
+            </Typography>
+            <Typography sx={{ flex: 1, fontWeight: 500 }} noWrap>
+              {card.title}
+            </Typography>
+            <Typography variant="body2">{isDone(card) ? "done" : formatMinutes(card.handMinutes)}</Typography>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Print() {
+  const job = useJob();
+  const surface = useSurface();
+  const { layout } = useBuilt(surface);
+  const { state, make, stop } = useBenchPdf();
+  return (
+    <Box sx={{ display: "grid", gap: 1 }}>
+      <Button variant="contained" onClick={make} disabled={state.busy}>
+        Cards and gauge strip as PDF
+      </Button>
+      {state.busy && (
+        <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+          <LinearProgress
+            variant="determinate"
+            value={(100 * state.done) / Math.max(1, state.total)}
+            sx={{ flex: 1 }}
+            aria-label="Making the PDF"
+          />
+          <Button onClick={stop}>Stop</Button>
+        </Box>
+      )}
+      {state.problem !== null && (
+        <Alert severity="error" variant="outlined">
+          The PDF could not be made. {state.problem}
+        </Alert>
+      )}
+      {layout && surface && (
+        <Button
+          variant="outlined"
+          onClick={() =>
+            saveFile(
+              `${job.id}-${surface.id}-gauge.svg`,
+              writeGaugeSvg(gaugePieces(layout), `${job.name}: ${surface.name}`),
+              "image/svg+xml",
+            )
+          }
+        >
+          Gauge strip as SVG, in mm
+        </Button>
+      )}
+      <Typography variant="caption">
+        Print at full size and measure the 50 mm ruler before you cut.
+      </Typography>
+    </Box>
+  );
+}
+
+/** The plan: cards in order, what to mix, what to print. */
+export function BenchStage() {
+  const job = useJob();
+  const paints = usePaints();
+  const edit = useEdit();
+  const cards = useCards();
+  const { cardId, set } = useView();
+  const isDone = (card: Card) => job.log.some((entry) => entry.cardId === card.id);
+  const chosen = cards.find((card) => card.id === cardId) ?? cards.find((card) => !isDone(card)) ?? cards[0];
+  const totals = totalsOf(cards);
+  const at = chosen ? cards.indexOf(chosen) : 0;
+  const side = {
+    flexShrink: 0,
+    bgcolor: "background.paper",
+    display: "flex",
+    flexDirection: "column",
+  } as const;
+  return (
+    // On a phone the card comes first, the list and the plan follow below it.
+    <Box
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        display: "flex",
+        flexDirection: { xs: "column", sm: "row" },
+        overflow: { xs: "auto", sm: "hidden" },
+      }}
+    >
+      <Box sx={{ ...side, width: { xs: "100%", sm: 200, md: 260 }, borderRight: 1, borderColor: "divider" }}>
+        <ColumnHead title="Cards" note={counted(cards.length, "card")} />
+        <CardList cards={cards} chosen={chosen} isDone={isDone} />
+      </Box>
+      <Box sx={{ flex: { xs: "none", sm: 1 }, order: { xs: -1, sm: 0 }, minWidth: 0, overflow: "auto" }}>
+        {chosen ? (
+          <CardView
+            card={chosen}
+            number={at + 1}
+            count={cards.length}
+            done={isDone(chosen)}
+            onDone={() =>
+              edit((now) => (isDone(chosen) ? untickCard(now, chosen.id) : tickCard(now, chosen)))
+            }
+            onNext={() => {
+              const next = cards[at + 1];
+              if (next) set({ cardId: next.id, surfaceId: next.surface.id });
+            }}
+          />
+        ) : (
+          <Typography sx={{ p: 3 }}>
+            No cards: every coat is held back, or sizes and thread count need mending.
+          </Typography>
+        )}
+      </Box>
+      <Box
+        sx={{
+          ...side,
+          width: { xs: "100%", sm: 200, md: 270 },
+          borderLeft: 1,
+          borderColor: "divider",
+          overflow: "auto",
+          px: 2,
+          pb: 2,
+        }}
+      >
+        <Box sx={{ mx: -2 }}>
+          <ColumnHead title="The whole plan" />
+        </Box>
+        <Row name="Hand time">{formatMinutes(totals.handMinutes)}</Row>
+        <Row name="Drying between coats">{formatMinutes(totals.dryMinutes)}</Row>
+        <Row name="Figures">{job.figure.count}</Row>
+        <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+          Paint for all cards
+        </Typography>
+        {shopping(cards, paints).map((pot) => (
+          <Row key={pot.name} name={pot.name}>
+            {counted(pot.drops, "drop")}, {formatNumber(pot.ml, 2)}&#8239;ml
+          </Row>
+        ))}
+        <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+          Print
+        </Typography>
+        <Print />
+        <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+          Caution
+        </Typography>
+        {SITTING_CAUTIONS.map((caution) => (
+          <Typography key={caution} sx={{ mb: 0.5 }}>
+            {caution}
+          </Typography>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,116 @@
+import { Box, Button, Typography } from "@mui/material";
+import type { Card } from "../../../core/plan/cards";
+import { cardFacts } from "../../../core/plan/cardText";
+import { Picture } from "../../../ui/Picture";
+import { usePrefs } from "../../../ui/prefs";
+import { SURROUNDS } from "../../../ui/theme";
+import { usePaints } from "../jobStore";
+import { useSimulation } from "../useSimulation";
+import { useSurface } from "../useSurface";
+
+function BeforeAfter({ card }: { readonly card: Card }) {
+  const steps = useSimulation((state) => state.steps);
+  const shown = useSurface();
+  const surround = usePrefs((prefs) => prefs.surround);
+  const ready = steps && shown?.id === card.surface.id ? steps : null;
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
+      {(["before", "after"] as const).map((when) => {
+        const pixels = ready?.pictures[card.step + (when === "after" ? 1 : 0)];
+        return (
+          <Box key={when} component="figure" sx={{ m: 0 }}>
+            <Box sx={{ bgcolor: SURROUNDS[surround], p: 1, minHeight: 110 }}>
+              {pixels && (
+                <Picture
+                  pixels={{ rgba: pixels, width: ready.width, height: ready.height }}
+                  label={`${when} ${card.title}`}
+                  cssWidth="100%"
+                />
+              )}
+            </Box>
+            <Typography component="figcaption" variant="caption">
+              {when}
+            </Typography>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+interface Props {
+  readonly card: Card;
+  readonly number: number;
+  readonly count: number;
+  readonly done: boolean;
+  readonly onDone: () => void;
+  readonly onNext: () => void;
+}
+
+/** One bench step, large enough to be read from the painting chair. */
+export function CardView({ card, number, count, done, onDone, onNext }: Props) {
+  const paints = usePaints();
+  return (
+    <Box
+      component="article"
+      aria-label={`Card ${number}, ${card.title}`}
+      sx={{ maxWidth: 720, mx: "auto", p: { xs: 2, sm: 3 } }}
+    >
+      <Typography variant="body2">
+        Card {number} of {count} · {card.surface.name}
+      </Typography>
+      <Typography variant="h1" sx={{ fontSize: 22, lineHeight: "30px", mb: 1 }}>
+        {card.title}
+      </Typography>
+      <BeforeAfter card={card} />
+      {card.caution !== null && (
+        <Typography sx={{ mt: 1 }}>
+          <b>Caution:</b> {card.caution}
+        </Typography>
+      )}
+      <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", m: 0, mt: 2 }}>
+        {cardFacts(card, paints).map(([name, value]) => (
+          <Box key={name} sx={{ display: "contents" }}>
+            <Box
+              component="dt"
+              sx={{ color: "text.secondary", py: 0.8, borderTop: 1, borderColor: "divider" }}
+            >
+              {name}
+            </Box>
+            <Box
+              component="dd"
+              sx={{
+                m: 0,
+                py: 0.8,
+                borderTop: 1,
+                borderColor: "divider",
+                fontSize: name === "Drops" ? 16 : 13,
+                fontWeight: name === "Drops" ? 600 : 400,
+              }}
+            >
+              {value}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Box component="ul" sx={{ pl: 2.2, my: 2 }}>
+        {card.lookAt.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <Button variant={done ? "outlined" : "contained"} onClick={onDone} sx={{ minHeight: 44 }}>
+          {done ? "Done: take it back" : "Done"}
+        </Button>
+        <Button
+          variant={done ? "contained" : "outlined"}
+          onClick={onNext}
+          sx={{ minHeight: 44 }}
+          disabled={number === count}
+        >
+          Next card
+        </Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,85 @@
+import { Box, Typography, useTheme } from "@mui/material";
+import { useMemo } from "react";
+import type { SurfaceForm } from "../../../core/surface/forms/form";
+import { buildGrid } from "../../../core/surface/grid";
+import { formatNumber } from "../../../core/units";
+import { Picture } from "../../../ui/Picture";
+
+const mm = (value: number) => `${formatNumber(value, 1)}\u202fmm`;
+const CELLS = 24_000;
+
+/** The relief under the lamp, as the bare primed piece looks. */
+function useRelief(form: SurfaceForm) {
+  return useMemo(() => {
+    const { minX, maxX, minY, maxY } = form.bounds;
+    const grid = buildGrid(form, Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / CELLS));
+    const rgba = new Uint8ClampedArray(grid.width * grid.height * 4);
+    for (let at = 0; at < grid.light.length; at++) {
+      const grey = Math.min(255, 168 * grid.light[at]! ** 0.6);
+      rgba.set([grey, grey, grey, 255 * grid.inside[at]!], at * 4);
+    }
+    return { rgba, width: grid.width, height: grid.height };
+  }, [form]);
+}
+
+/** A rectangular piece unrolled, with its sizes; the relief as the lamp shows it. */
+export function SheetDrawing({
+  form,
+  active,
+}: {
+  readonly form: SurfaceForm;
+  readonly active: string | null;
+}) {
+  const { palette } = useTheme();
+  const picture = useRelief(form);
+  const { minX, maxX, minY, maxY } = form.bounds;
+  const [length, width] = [maxX - minX, maxY - minY];
+  const isLength = active === "lengthMm" ? form.id !== "limb" : active === "roundMm";
+  const isWidth = active === "widthMm" || (form.id === "limb" && active === "lengthMm");
+  return (
+    <Box sx={{ height: "100%", p: 3, display: "flex", flexDirection: "column", gap: 1, minHeight: 0 }}>
+      <Typography variant="body2">
+        Unrolled: {formatNumber(form.areaMm2, 0)}&#8239;mm²
+        {form.closed ? ", both ends meet round the limb" : ""}
+      </Typography>
+      <Box
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          display: "grid",
+          gridTemplateColumns: "1fr auto",
+          alignContent: "center",
+          columnGap: 1.5,
+          rowGap: 1,
+          maxWidth: Math.min(760, Math.max(240, (length / width) * 420)),
+          mx: "auto",
+          width: "100%",
+        }}
+      >
+        <Picture pixels={picture} label="The bare piece under the lamp" cssWidth="100%" />
+        <Typography
+          sx={{
+            alignSelf: "center",
+            pl: 1,
+            borderLeft: 2,
+            borderColor: isWidth ? "primary.main" : palette.divider,
+            color: isWidth ? "primary.main" : "text.secondary",
+          }}
+        >
+          {mm(width)}
+        </Typography>
+        <Typography
+          sx={{
+            textAlign: "center",
+            pt: 0.5,
+            borderTop: 2,
+            borderColor: isLength ? "primary.main" : palette.divider,
+            color: isLength ? "primary.main" : "text.secondary",
+          }}
+        >
+          {mm(length)}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,119 @@
+import { Box, Button, Typography } from "@mui/material";
+import { lazy, Suspense } from "react";
+import { applyRemedy } from "../../../core/checks/applyRemedy";
+import { checks } from "../../../core/checks";
+import { SEEN_CHECKS } from "../../../core/checks/seen";
+import { counted, formatNumber } from "../../../core/units";
+import { Picture } from "../../../ui/Picture";
+import { usePrefs } from "../../../ui/prefs";
+import { SURROUNDS } from "../../../ui/theme";
+import { ColumnHead, Row } from "../../../ui/Row";
+import { useEdit, useJob } from "../jobStore";
+import { useFindings } from "../useStageStates";
+import { useSimulation } from "../useSimulation";
+import { useSurface } from "../useSurface";
+import { useView } from "../viewStore";
+import { FindingLine } from "./FindingLine";
+
+// Charts are heavy and only needed here.
+const StepsChart = lazy(async () => ({ default: (await import("./StepsChart")).StepsChart }));
+
+function Whole() {
+  const { specimen, mostUm } = useSimulation();
+  const surround = usePrefs((prefs) => prefs.surround);
+  const surface = useSurface();
+  return (
+    <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", overflow: "auto" }}>
+      <Box
+        sx={{
+          bgcolor: SURROUNDS[surround],
+          flex: 1,
+          minHeight: 240,
+          display: "grid",
+          placeItems: "center",
+          p: 3,
+        }}
+      >
+        {specimen && (
+          <Picture
+            pixels={specimen}
+            label={`${surface?.name ?? "Surface"}, simulated`}
+            cssWidth={`min(100%, 620px, ${(38 * specimen.width) / specimen.height}vh)`}
+          />
+        )}
+      </Box>
+      <Box sx={{ bgcolor: "background.paper", borderTop: 1, borderColor: "divider", p: 2 }}>
+        <Row name="Thickest films in the picture">
+          {mostUm === null ? "being laid" : `${formatNumber(mostUm, 0)}\u202fµm`}
+        </Row>
+        <Typography variant="h3" sx={{ mt: 1, mb: 1 }}>
+          Lightness, coat by coat
+        </Typography>
+        {surface && (
+          <Suspense fallback={<Box sx={{ height: 230 }} />}>
+            <StepsChart surface={surface} />
+          </Suspense>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** The findings, worst first, each with what mends it. */
+export function CheckStage() {
+  const job = useJob();
+  const edit = useEdit();
+  const findings = useFindings();
+  const setView = useView((view) => view.set);
+  const clear = [...checks, ...SEEN_CHECKS].filter(
+    (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
+  );
+  return (
+    <>
+      <Box
+        sx={{
+          width: { xs: 340, lg: 460 },
+          flexShrink: 0,
+          display: "flex",
+          flexDirection: "column",
+          bgcolor: "background.paper",
+          borderRight: 1,
+          borderColor: "divider",
+        }}
+      >
+        <ColumnHead
+          title="Findings"
+          note={findings.length === 0 ? "none" : counted(findings.length, "finding")}
+        />
+        <Box sx={{ flex: 1, overflow: "auto", px: 2, pb: 2, display: "grid", gap: 1, alignContent: "start" }}>
+          {findings.map((finding) => (
+            <Box key={finding.id}>
+              <FindingLine finding={finding} onRemedy={(remedy) => edit((now) => applyRemedy(now, remedy))} />
+              {finding.coatId !== null && (
+                <Button
+                  sx={{ px: 0 }}
+                  onClick={() => setView({ surfaceId: finding.surfaceId, coatId: finding.coatId })}
+                >
+                  Choose this coat
+                </Button>
+              )}
+            </Box>
+          ))}
+          {job.surfaces.length > 0 && clear.length > 0 && (
+            <Box>
+              <Typography variant="h3" sx={{ mt: 1, mb: 0.5 }}>
+                Nothing found
+              </Typography>
+              {clear.map((check) => (
+                <Row key={check.id} name={check.label}>
+                  in order
+                </Row>
+              ))}
+            </Box>
+          )}
+        </Box>
+      </Box>
+      <Whole />
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import { Box, Button, Menu, MenuItem } from "@mui/material";
+import { useState } from "react";
+import type { Coat, CoatTarget, Surface } from "../../../core/job";
+import { techniqueIds, techniques, type TechniqueId } from "../../../core/techniques";
+import { hashText } from "../../../core/random";
+import { useJob } from "../jobStore";
+import { useEditSurface } from "../useSurface";
+import { useView } from "../viewStore";
+import { LeathersDialog } from "./LeathersDialog";
+import { StartDialog } from "./StartDialog";
+import { targetsFor } from "./targets";
+
+/** Where a technique goes first; null where this surface offers nothing for it. */
+function firstTarget(id: TechniqueId, surface: Surface): CoatTarget | null {
+  const technique = techniques[id];
+  if (technique.lays.includes("field")) return technique.startPlace ?? { kind: "everywhere" };
+  return targetsFor({ technique: { id, version: 1, params: {} } }, surface)[0] ?? null;
+}
+
+/** Adds a coat of the painter's own after the chosen one, and shows all coats again. */
+export function AddCoat({ surface }: { readonly surface: Surface }) {
+  const job = useJob();
+  const editSurface = useEditSurface();
+  const { coatId, set, upTo } = useView();
+  const [dialog, setDialog] = useState<"start" | "leathers" | null>(null);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const add = (id: TechniqueId, target: CoatTarget) => {
+    let number = 1;
+    while (surface.coats.some((coat) => coat.id === `${surface.id}-own-${number}`)) number++;
+    const coat: Coat = {
+      id: `${surface.id}-own-${number}`,
+      name: techniques[id].label,
+      technique: { id, version: techniques[id].version, params: {} },
+      mixId: job.mixes[0]?.id ?? "",
+      water: techniques[id].startWater ?? 1,
+      passes: 1,
+      held: false,
+      target,
+      role: null,
+      overSeams: false,
+      seed: hashText(`${surface.id}/${number}`) % 100000,
+    };
+    const at = surface.coats.findIndex((one) => one.id === coatId);
+    const place = at >= 0 ? at + 1 : surface.coats.length;
+    editSurface(surface.id, (now) => ({ ...now, coats: now.coats.toSpliced(place, 0, coat) }));
+    set({ coatId: coat.id, upTo: null });
+    setAnchor(null);
+  };
+  return (
+    <Box
+      sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", p: 0.5, borderTop: 1, borderColor: "divider" }}
+    >
+      <Button
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        disabled={surface.coats.length >= 60}
+      >
+        Add a coat
+      </Button>
+      <Button onClick={() => set({ upTo: null })} disabled={upTo === null}>
+        Show all coats
+      </Button>
+      <Button aria-haspopup="dialog" onClick={() => setDialog("start")}>
+        From a scheme
+      </Button>
+      <Button aria-haspopup="dialog" disabled={job.surfaces.length < 2} onClick={() => setDialog("leathers")}>
+        Leathers
+      </Button>
+      {dialog === "start" && <StartDialog surface={surface} onClose={() => setDialog(null)} />}
+      {dialog === "leathers" && <LeathersDialog onClose={() => setDialog(null)} />}
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {techniqueIds.map((id) => {
+          const target = firstTarget(id, surface);
+          return target ? (
+            <MenuItem key={id} onClick={() => add(id, target)}>
+              {techniques[id].label}
+            </MenuItem>
+          ) : null;
+        })}
+      </Menu>
+    </Box>
+  );
+}

@@ -1,0 +1,291 @@
+import { Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import type { SettParams, Surface } from "../../../core/job";
+import { columnPeriodMm, closureOf, type SettLayout } from "../../../core/patterns/sett/layout";
+import { ratioOf } from "../../../core/job";
+import { formatNumber } from "../../../core/units";
+import { NumberField } from "../../../ui/NumberField";
+import { useJob } from "../jobStore";
+import { useBuilt, useEditSurface } from "../useSurface";
+import { CrossingErrors } from "./CrossingErrors";
+import { StripeTable } from "./StripeTable";
+import { ThreadCountField } from "./ThreadCountField";
+
+type Change = (part: Partial<SettParams>) => void;
+
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly (readonly [T, string])[];
+  readonly onChange: (value: T) => void;
+}) {
+  return (
+    <Box>
+      <Typography variant="caption" component="div">
+        {label}
+      </Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={value}
+        aria-label={label}
+        onChange={(_event, next: T | null) => next !== null && onChange(next)}
+      >
+        {options.map(([name, text]) => (
+          <ToggleButton key={name} value={name}>
+            {text}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </Box>
+  );
+}
+
+/** How the repeats close, and what the cloth would be at its true scale. */
+function Closing({ layout, change }: { readonly layout: SettLayout; readonly change: Change }) {
+  const job = useJob();
+  const { periods, threadsPerCm } = layout.params;
+  const closure = closureOf(layout);
+  const length = layout.form.lengthAt(layout.form.slantMm / 2);
+  const trueMm = (layout.columns.threads * 10) / threadsPerCm / ratioOf(job.figure);
+  const truePeriods = Math.max(1, Math.min(200, Math.round(length / trueMm)));
+  const sign = (mm: number) => `${mm >= 0 ? "+" : "−"}${formatNumber(Math.abs(mm), 2)} mm`;
+  return (
+    <Box sx={{ display: "grid", gap: 0.5, alignContent: "start" }}>
+      <Typography color={layout.form.closed && !closure.whole ? "error" : undefined}>
+        {layout.form.closed
+          ? closure.whole
+            ? `Closes: ${formatNumber(closure.boxes, 0)} boxes once round.`
+            : `Does not close: ${formatNumber(periods, 2)} repeats would cut one at the seam.`
+          : `Open band: ${formatNumber(closure.boxes, 1)} boxes; the gap hides the ends.`}
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+        {[closure.below, closure.above].map(
+          (option) =>
+            option && (
+              <Button
+                key={option.periods}
+                variant="outlined"
+                onClick={() => change({ periods: option.periods })}
+              >
+                {option.periods} repeats ({sign(option.changeMm)} each)
+              </Button>
+            ),
+        )}
+      </Box>
+      <Typography variant="body2">
+        The real cloth repeats every {formatNumber((layout.columns.threads * 10) / threadsPerCm, 0)}&#8239;mm:{" "}
+        {formatNumber(trueMm, 2)}&#8239;mm at 1 : {formatNumber(ratioOf(job.figure), 0)}. Yours is{" "}
+        {formatNumber(layout.columns.periodMm / trueMm, 1)} times coarser.{" "}
+        {truePeriods !== periods && (
+          <Button
+            sx={{ p: 0, minWidth: 0, verticalAlign: "baseline" }}
+            onClick={() => change({ periods: truePeriods })}
+          >
+            Use true scale, {truePeriods} repeats
+          </Button>
+        )}
+      </Typography>
+      <Typography variant="body2">
+        One repeat: {formatNumber(columnPeriodMm(layout, layout.form.slantMm), 2)}&#8239;mm at the waist,{" "}
+        {formatNumber(columnPeriodMm(layout, 0), 2)}&#8239;mm at the hem; rows{" "}
+        {formatNumber(layout.rows.periodMm, 2)}&#8239;mm, {formatNumber(layout.rowRepeats, 1)} of them.
+      </Typography>
+    </Box>
+  );
+}
+
+function MixPick({
+  label,
+  value,
+  onChange,
+  none,
+}: {
+  readonly label: string;
+  readonly value: string | null;
+  readonly onChange: (id: string | null) => void;
+  readonly none?: boolean;
+}) {
+  const job = useJob();
+  return (
+    <TextField
+      select
+      label={label}
+      sx={{ width: 150 }}
+      value={job.mixes.some((mix) => mix.id === value) ? value : ""}
+      onChange={(event) => onChange(event.target.value === "" ? null : event.target.value)}
+    >
+      {none && <MenuItem value="">none</MenuItem>}
+      {job.mixes.map((mix) => (
+        <MenuItem key={mix.id} value={mix.id}>
+          {mix.name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function Fitting({
+  params,
+  layout,
+  change,
+}: {
+  readonly params: SettParams;
+  readonly layout: SettLayout | null;
+  readonly change: Change;
+}) {
+  return (
+    <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "flex-start" }}>
+      <NumberField
+        label="Repeats round the band"
+        width={150}
+        min={0.5}
+        max={200}
+        step={1}
+        value={params.periods}
+        onChange={(periods) => change({ periods })}
+      />
+      <NumberField
+        label="Threads in 1 cm"
+        width={120}
+        min={2}
+        max={80}
+        step={1}
+        value={params.threadsPerCm}
+        onChange={(threadsPerCm) => change({ threadsPerCm })}
+      />
+      <NumberField
+        label="First column at"
+        unit="°"
+        width={120}
+        min={-360}
+        max={360}
+        step={1}
+        value={params.columnStartDeg}
+        onChange={(columnStartDeg) => change({ columnStartDeg })}
+      />
+      <NumberField
+        label="First row from hem"
+        unit="mm"
+        width={140}
+        min={-150}
+        max={150}
+        step={0.1}
+        value={params.rowStartMm}
+        onChange={(rowStartMm) => change({ rowStartMm })}
+      />
+      <NumberField
+        label="Height of a row repeat"
+        unit="mm"
+        width={150}
+        min={0.2}
+        max={150}
+        step={0.1}
+        value={params.rowPeriodMm ?? layout?.rows.periodMm ?? 4}
+        onChange={(rowPeriodMm) => change({ rowPeriodMm })}
+      />
+      {params.rowPeriodMm !== null && (
+        <Button onClick={() => change({ rowPeriodMm: null })}>As high as wide</Button>
+      )}
+    </Box>
+  );
+}
+
+/** The check cloth's own setter: thread count, fit to the band, stripes and method. */
+export function ClothSetter({ surface }: { readonly surface: Surface }) {
+  const editSurface = useEditSurface();
+  const { layout } = useBuilt(surface);
+  const params = surface.pattern?.params;
+  if (!params) return <Typography sx={{ p: 2 }}>This surface has no pattern.</Typography>;
+  const change: Change = (part) =>
+    editSurface(surface.id, (now) =>
+      now.pattern ? { ...now, pattern: { ...now.pattern, params: { ...now.pattern.params, ...part } } } : now,
+    );
+  return (
+    <Box sx={{ p: 2, display: "grid", gap: 2 }}>
+      <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: "minmax(240px, 1.2fr) 1fr" }}>
+        <Box sx={{ display: "grid", gap: 1.5, alignContent: "start" }}>
+          <ThreadCountField
+            label="Thread count"
+            value={params.threadCount}
+            onChange={(threadCount) => change({ threadCount })}
+          />
+          {params.rowThreadCount === null ? (
+            <Button
+              sx={{ justifySelf: "start" }}
+              onClick={() => change({ rowThreadCount: params.threadCount })}
+            >
+              Give the rows another count
+            </Button>
+          ) : (
+            <>
+              <ThreadCountField
+                label="Thread count of the rows"
+                value={params.rowThreadCount}
+                onChange={(rowThreadCount) => change({ rowThreadCount })}
+              />
+              <Button sx={{ justifySelf: "start" }} onClick={() => change({ rowThreadCount: null })}>
+                Rows as columns
+              </Button>
+            </>
+          )}
+        </Box>
+        {layout && <Closing layout={layout} change={change} />}
+      </Box>
+      <Fitting params={params} layout={layout} change={change} />
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
+        <Choice
+          label="Columns"
+          value={params.spread}
+          options={[
+            ["fan", "fan out with the flare"],
+            ["parallel", "kept parallel"],
+          ]}
+          onChange={(spread) => change({ spread })}
+        />
+        <Choice
+          label="Painted by"
+          value={params.method}
+          options={[
+            ["boxes", "boxes, mixed half-tones"],
+            ["bands", "bands, overpainted"],
+          ]}
+          onChange={(method) => change({ method })}
+        />
+        <Choice
+          label="Numbers at the pivots are"
+          value={params.pivots}
+          options={[
+            ["full", "the whole stripe"],
+            ["half", "half of it"],
+          ]}
+          onChange={(pivots) => change({ pivots })}
+        />
+      </Box>
+      {layout && <CrossingErrors params={params} layout={layout} />}
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
+        <MixPick
+          label="Base coat"
+          value={params.baseMixId}
+          onChange={(id) => id !== null && change({ baseMixId: id })}
+        />
+        <MixPick
+          label="Guides"
+          value={params.guideMixId}
+          onChange={(id) => id !== null && change({ guideMixId: id })}
+        />
+        <MixPick
+          label="Fold glaze"
+          none
+          value={params.glazeMixId}
+          onChange={(glazeMixId) => change({ glazeMixId })}
+        />
+      </Box>
+      {layout && <StripeTable layout={layout} params={params} change={change} />}
+    </Box>
+  );
+}

@@ -1,0 +1,78 @@
+import { Box, Typography } from "@mui/material";
+import { chromaOf } from "../../../core/colour/spaces";
+import type { Coat, Surface } from "../../../core/job";
+import { strokesText } from "../../../core/plan/cardText";
+import { counted, formatMinutes, formatNumber } from "../../../core/units";
+import { Row } from "../../../ui/Row";
+import { useSimulation } from "../useSimulation";
+import { useCards } from "../useStageStates";
+import { targetName } from "./targets";
+
+/** What a coat does, computed: never help text. */
+export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
+  const steps = useSimulation((state) => state.steps);
+  const card = useCards().find((one) => one.coat.id === coat.id && one.surface.id === surface.id);
+  const effect = steps?.effects.find((one) => one.coatId === coat.id);
+  const at0 = steps?.effects[0]?.coatId === coat.id && surface.pattern === null;
+  if (coat.held)
+    return <Typography sx={{ px: 2, py: 1 }}>Held back: it is not painted and does nothing.</Typography>;
+  return (
+    <Box sx={{ px: 2, pt: 1.5 }}>
+      <Typography variant="h3" sx={{ mb: 0.7 }}>
+        What it does
+      </Typography>
+      <Row name="Where">{targetName(coat.target)}</Row>
+      {effect && (
+        <>
+          <Row name="Covers">{formatNumber(effect.coveredShare * 100, 1)}&#8239;% of the surface</Row>
+          <Row name="Still shows in the end">
+            {effect.coveredShare > 0 ? formatNumber((100 * effect.showing) / effect.coveredShare, 0) : "0"}
+            &#8239;% of it
+          </Row>
+          <Row name="Film">{formatNumber(effect.meanUm, 1)}&#8239;µm dry</Row>
+          <Row name="Lightness there">
+            L* {formatNumber(effect.before[0], 0)} → {formatNumber(effect.after[0], 0)}
+          </Row>
+          <Row name="Chroma there">
+            {formatNumber(chromaOf(effect.before), 0)} → {formatNumber(chromaOf(effect.after), 0)}
+          </Row>
+        </>
+      )}
+      {effect && effect.earlier.length > 0 && (
+        <Box component="details" sx={{ borderTop: 1, borderColor: "divider", py: 0.6 }}>
+          <Box component="summary" sx={{ cursor: "pointer", fontSize: 13 }}>
+            What still shows of earlier coats
+          </Box>
+          {effect.earlier.map(({ coatId, share }) => (
+            <Row key={coatId} name={surface.coats.find((one) => one.id === coatId)?.name ?? ""}>
+              {formatNumber(Math.min(1, share) * 100, 0)}&#8239;%
+            </Row>
+          ))}
+        </Box>
+      )}
+      {steps?.baseHue && at0 && (
+        <Row name="Its hue reads on">
+          {formatNumber(steps.baseHue.share * 100, 0)}&#8239;%, mean hue{" "}
+          {formatNumber(steps.baseHue.meanDeg, 0)}° of {formatNumber(steps.baseHue.baseDeg, 0)}°
+        </Row>
+      )}
+      {card && (
+        <>
+          <Row name="Strokes">{strokesText(card)}</Row>
+          {card.batch && (
+            <Row name="Paint">
+              {counted(
+                card.batch.drops.reduce((sum, pot) => sum + pot.drops, 0),
+                "drop",
+              )}
+              , {formatNumber(card.batch.onFigureUl, 1)}&#8239;µl on the figure
+            </Row>
+          )}
+          <Row name="Hand time, drying">
+            {formatMinutes(card.handMinutes)}, {formatMinutes(card.dryMinutes * coat.passes)}
+          </Row>
+        </>
+      )}
+    </Box>
+  );
+}

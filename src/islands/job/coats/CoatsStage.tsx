@@ -1,0 +1,302 @@
+import {
+  Box,
+  Button,
+  MenuItem,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+  useMediaQuery,
+  useTheme,
+} from "@mui/material";
+import { useState } from "react";
+import { activeCoats, type Surface } from "../../../core/job";
+import { usePrefs } from "../../../ui/prefs";
+import { SURROUNDS, type Surround } from "../../../ui/theme";
+import { ColumnHead } from "../../../ui/Row";
+import { Side } from "../../../ui/Side";
+import { useSimulation } from "../useSimulation";
+import { useSurface } from "../useSurface";
+import { DISTANCES, useView, type BottomTab, type LightShown } from "../viewStore";
+import { ClothSetter } from "./ClothSetter";
+import { CoatInspector } from "./CoatInspector";
+import { CoatList } from "./CoatList";
+import { GuidesTable } from "./GuidesTable";
+import { BackwardsView } from "./BackwardsView";
+import { SectionView } from "./SectionView";
+import { SpecimenView } from "./SpecimenView";
+import { VariantsView } from "./VariantsView";
+import { WearView } from "./WearView";
+
+const DISTANCE_NAMES: Readonly<Record<string, string>> = {
+  null: "every mark",
+  "200": "in the hand, 20 cm",
+  "600": "at arm's length, 60 cm",
+  "1200": "across the table, 120 cm",
+};
+
+/** Shows the surface before the chosen coat for as long as it is held down. */
+function HoldBefore({ disabled }: { readonly disabled: boolean }) {
+  const set = useView((view) => view.set);
+  const before = useView((view) => view.before);
+  const hold = (held: boolean) => set({ before: held });
+  return (
+    <Button
+      variant="outlined"
+      disabled={disabled}
+      aria-pressed={before}
+      sx={{ touchAction: "none" }}
+      onPointerDown={() => hold(true)}
+      onPointerUp={() => hold(false)}
+      onPointerLeave={() => hold(false)}
+      onPointerCancel={() => hold(false)}
+      onKeyDown={(event) => [" ", "Enter"].includes(event.key) && hold(true)}
+      onKeyUp={() => hold(false)}
+      onBlur={() => hold(false)}
+    >
+      Hold: before it
+    </Button>
+  );
+}
+
+const row = {
+  display: "flex",
+  alignItems: "center",
+  flexWrap: "wrap",
+  columnGap: 1.2,
+  rowGap: 0.5,
+  py: 0.4,
+} as const;
+
+function Toolbar({ surface }: { readonly surface: Surface }) {
+  const { light, upTo, zoom, shape, distanceMm, trueSize, coatId, set } = useView();
+  const { surround, setSurround } = usePrefs();
+  const fine = useSimulation((state) => state.fine);
+  const count = activeCoats(surface).length;
+  const shown = upTo === null ? count : Math.min(upTo, count);
+  const step = (to: number) => set({ upTo: to >= count ? null : Math.max(0, to) });
+  return (
+    <Box sx={{ bgcolor: "background.paper", borderBottom: 1, borderColor: "divider", px: 1.5, py: 0.5 }}>
+      <Box sx={row}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Shape"
+          value={shape}
+          onChange={(_event, next: "flat" | "form" | null) => next && set({ shape: next })}
+        >
+          <ToggleButton value="flat">Flat</ToggleButton>
+          <ToggleButton value="form">On its form</ToggleButton>
+        </ToggleButtonGroup>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="What is shown"
+          value={light}
+          onChange={(_event, next: LightShown | null) => next && set({ light: next })}
+        >
+          <ToggleButton value="colour">Colour</ToggleButton>
+          <ToggleButton value="lit">Lit</ToggleButton>
+          <ToggleButton value="light">Light map</ToggleButton>
+          <ToggleButton value="wear">Wear map</ToggleButton>
+        </ToggleButtonGroup>
+        <TextField
+          select
+          size="small"
+          label="Seen"
+          value={String(distanceMm)}
+          onChange={(event) =>
+            set({ distanceMm: event.target.value === "null" ? null : Number(event.target.value) })
+          }
+          sx={{ width: 158 }}
+        >
+          {DISTANCES.map((mm) => (
+            <MenuItem key={String(mm)} value={String(mm)}>
+              {DISTANCE_NAMES[String(mm)]}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      <Box sx={row}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="How near"
+          disabled={shape === "form"}
+          value={trueSize ? "true" : [1, 2, 4].includes(zoom) ? zoom : null}
+          onChange={(_event, next: number | "true" | null) =>
+            next !== null && set(next === "true" ? { trueSize: true } : { trueSize: false, zoom: next })
+          }
+        >
+          <ToggleButton value="true">True size</ToggleButton>
+          <ToggleButton value={1}>Whole</ToggleButton>
+          <ToggleButton value={2}>Near</ToggleButton>
+          <ToggleButton value={4}>Nearest</ToggleButton>
+        </ToggleButtonGroup>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Surround"
+          value={surround}
+          onChange={(_event, next: Surround | null) => next && setSurround(next)}
+        >
+          {(Object.keys(SURROUNDS) as Surround[]).map((name) => (
+            <ToggleButton key={name} value={name} aria-label={`${name} surround`} sx={{ px: 0.7 }}>
+              <Box
+                component="span"
+                sx={{ width: 16, height: 16, bgcolor: SURROUNDS[name], border: 1, borderColor: "divider" }}
+              />
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>{" "}
+        <HoldBefore disabled={!activeCoats(surface).some((coat) => coat.id === coatId)} />
+        <Box sx={{ flex: 1 }} />
+        <Typography variant="body2" role="status">
+          {fine ? "" : "preview · "}after coat {shown} of {count}
+        </Typography>
+        <Button
+          variant="outlined"
+          sx={{ minWidth: 0 }}
+          aria-label="One coat back"
+          disabled={shown === 0}
+          onClick={() => step(shown - 1)}
+        >
+          Back
+        </Button>
+        <Button
+          variant="outlined"
+          sx={{ minWidth: 0 }}
+          aria-label="One coat on"
+          disabled={shown >= count}
+          onClick={() => step(shown + 1)}
+        >
+          On
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+const TABS: readonly (readonly [BottomTab, string])[] = [
+  ["section", "Section"],
+  ["cloth", "Cloth"],
+  ["guides", "Guides"],
+  ["wear", "Wear"],
+  ["backwards", "Plan backwards"],
+  ["variants", "Variants"],
+];
+
+/** Cloth and guides belong to surfaces that have a cloth. */
+const tabsFor = (surface: Surface) =>
+  TABS.filter(([name]) => surface.pattern !== null || (name !== "cloth" && name !== "guides"));
+
+function Bottom({ surface }: { readonly surface: Surface }) {
+  const { tab: wanted, set } = useView();
+  const tabs = tabsFor(surface);
+  const tab = tabs.some(([name]) => name === wanted) ? wanted : "section";
+  return (
+    <Box
+      sx={{
+        height: tab === "section" ? 238 : "46%",
+        flexShrink: 0,
+        display: "flex",
+        flexDirection: "column",
+        bgcolor: "background.paper",
+        borderTop: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Box
+        role="tablist"
+        aria-label="Below the surface"
+        sx={{ display: "flex", px: 1, borderBottom: 1, borderColor: "divider" }}
+      >
+        {tabs.map(([name, label]) => (
+          <Box
+            key={name}
+            component="button"
+            type="button"
+            role="tab"
+            id={`tab-${name}`}
+            aria-selected={tab === name}
+            aria-controls="tab-panel"
+            onClick={() => set({ tab: name })}
+            sx={{
+              font: "inherit",
+              fontWeight: 500,
+              color: "text.primary",
+              bgcolor: "transparent",
+              border: 0,
+              borderBottom: 2,
+              borderColor: tab === name ? "primary.main" : "transparent",
+              px: 1.5,
+              py: 0.7,
+              cursor: "pointer",
+            }}
+          >
+            {label}
+          </Box>
+        ))}
+      </Box>
+      <Box
+        role="tabpanel"
+        id="tab-panel"
+        aria-labelledby={`tab-${tab}`}
+        tabIndex={0}
+        sx={{ flex: 1, minHeight: 0, overflow: "auto" }}
+      >
+        {tab === "section" && <SectionView surface={surface} />}
+        {tab === "cloth" && <ClothSetter surface={surface} />}
+        {tab === "guides" && <GuidesTable surface={surface} />}
+        {tab === "wear" && <WearView surface={surface} />}
+        {tab === "backwards" && <BackwardsView surface={surface} />}
+        {tab === "variants" && <VariantsView surface={surface} />}
+      </Box>
+    </Box>
+  );
+}
+
+/** The heart: coats, specimen, section, and the chosen coat. */
+export function CoatsStage() {
+  const surface = useSurface();
+  const theme = useTheme();
+  const narrow = useMediaQuery(theme.breakpoints.down("md"));
+  const [drawer, setDrawer] = useState<"coats" | "coat" | null>(null);
+  if (!surface)
+    return <Typography sx={{ p: 3 }}>This job has no surface yet. Add one in the brief.</Typography>;
+  return (
+    <>
+      <Side anchor="left" narrow={narrow} open={drawer === "coats"} onClose={() => setDrawer(null)}>
+        <ColumnHead title="Coats" note="first to last" />
+        <CoatList surface={surface} />
+      </Side>
+      <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
+        {narrow && (
+          <Box
+            sx={{
+              display: "flex",
+              justifyContent: "space-between",
+              p: 0.5,
+              bgcolor: "background.paper",
+              borderBottom: 1,
+              borderColor: "divider",
+            }}
+          >
+            <Button onClick={() => setDrawer("coats")} sx={{ minHeight: 44 }}>
+              Coats
+            </Button>
+            <Button onClick={() => setDrawer("coat")} sx={{ minHeight: 44 }}>
+              Chosen coat
+            </Button>
+          </Box>
+        )}
+        <Toolbar surface={surface} />
+        <SpecimenView />
+        <Bottom surface={surface} />
+      </Box>
+      <Side anchor="right" narrow={narrow} open={drawer === "coat"} onClose={() => setDrawer(null)}>
+        <CoatInspector surface={surface} />
+      </Side>
+    </>
+  );
+}

@@ -1,0 +1,164 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  LinearProgress,
+  Typography,
+} from "@mui/material";
+import { useMemo, useState } from "react";
+import { labOfParts } from "../../../core/colour/search";
+import { chromaOf, hexToLab, labToHex } from "../../../core/colour/spaces";
+import type { Job, Surface } from "../../../core/job";
+import { assignColours, leatherFamily } from "../../../core/plan/leathers";
+import type { SchemeId } from "../../../core/schemes";
+import { AGES, LOOKS, type Age, type Look } from "../../../core/schemes/scheme";
+import { startSurface, type StartPlan } from "../../../core/schemes/start";
+import { formatNumber } from "../../../core/units";
+import { useEdit, useJob, usePaints } from "../jobStore";
+import { ColourGoal } from "../palette/questions/ColourGoal";
+import { useView } from "../viewStore";
+import { Choice } from "./StartDialog";
+import { askPlan } from "./useStartPlan";
+
+const isLeather = (surface: Surface) =>
+  surface.pattern === null && ["strap", "bag", "glove", "limb", "panel"].includes(surface.form.id);
+
+/** The most colourful mix of the figure that no leather uses: what the browns are drawn towards. */
+function echoOf(job: Job, paints: ReturnType<typeof usePaints>, leathers: readonly string[]) {
+  const used = new Set(
+    job.surfaces
+      .filter((one) => !leathers.includes(one.id))
+      .flatMap((one) => one.coats.map((coat) => coat.mixId)),
+  );
+  const labs = job.mixes
+    .filter((mix) => used.has(mix.id) && mix.parts.length > 0)
+    .map((mix) => labOfParts(mix.parts, paints));
+  return labs.sort((a, b) => chromaOf(b) - chromaOf(a))[0] ?? null;
+}
+
+const SCHOOLS: Readonly<Record<string, string>> = {
+  "leather-stippled": "stippled and glazed",
+  "leather-scrubbed": "scrubbed and washed",
+};
+
+/** Browns for all leathers of a figure, unlike each other wherever they touch, painted in one go. */
+export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
+  const job = useJob();
+  const paints = usePaints();
+  const edit = useEdit();
+  const setView = useView((view) => view.set);
+  const [chosen, setChosen] = useState<readonly string[]>(() =>
+    job.surfaces.filter(isLeather).map((one) => one.id),
+  );
+  const [colour, setColour] = useState("#6b432c");
+  const [schemeId, setScheme] = useState<SchemeId>("leather-stippled");
+  const [age, setAge] = useState<Age>("used");
+  const [look, setLook] = useState<Look>("plain");
+  const [done, setDone] = useState<number | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const given = useMemo(() => {
+    const family = leatherFamily(hexToLab(colour), echoOf(job, paints, chosen), Math.max(3, chosen.length));
+    return { family, ...assignColours(chosen, job.touching, family) };
+  }, [job, paints, chosen, colour]);
+  const hexOf = (id: string) => labToHex(given.family[given.colourOf[id] ?? 0]!);
+  const start = async () => {
+    const plans: [string, StartPlan][] = [];
+    for (const id of chosen) {
+      setDone(plans.length);
+      const made = await askPlan(job, paints, id, schemeId, { age, look, colour: hexOf(id) });
+      if (made.kind !== "ready") {
+        setFailure(made.kind === "failed" ? made.message : "It was not worked out.");
+        setDone(null);
+        return;
+      }
+      plans.push([id, made.plan]);
+    }
+    edit((now) => plans.reduce((current, [id, plan]) => startSurface(current, id, plan), now));
+    setView({ coatId: null, upTo: null });
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="leathers-title">
+      <DialogTitle id="leathers-title">The leathers of {job.name}</DialogTitle>
+      <DialogContent sx={{ display: "grid", gap: 2 }}>
+        <Typography>
+          Each gets a brown of its own, drawn a little towards the figure&apos;s colours; no two that touch
+          are alike in lightness. Which surfaces touch is set in the brief.
+        </Typography>
+        <ColourGoal label="The leather it is known by" value={colour} onChange={setColour} />
+        <Box role="group" aria-label="Leathers">
+          {job.surfaces.map((surface) => {
+            const on = chosen.includes(surface.id);
+            return (
+              <Box key={surface.id} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+                <FormControlLabel
+                  sx={{ flex: 1 }}
+                  control={
+                    <Checkbox
+                      size="small"
+                      checked={on}
+                      onChange={() =>
+                        setChosen(on ? chosen.filter((id) => id !== surface.id) : [...chosen, surface.id])
+                      }
+                    />
+                  }
+                  label={surface.name}
+                />
+                {on && (
+                  <>
+                    <Box sx={{ width: 54, height: 22, bgcolor: hexOf(surface.id) }} />
+                    <Typography sx={{ width: 120 }} variant="body2">
+                      {hexOf(surface.id)}, L* {formatNumber(hexToLab(hexOf(surface.id))[0], 0)}
+                    </Typography>
+                  </>
+                )}
+              </Box>
+            );
+          })}
+        </Box>
+        <Typography role="status" data-testid="least-step">
+          {Number.isFinite(given.leastStep)
+            ? `Neighbours are L* ${formatNumber(given.leastStep, 0)} apart at least.`
+            : "None of them touch, as the brief has it."}
+        </Typography>
+        <Choice
+          question="Which school?"
+          answers={Object.keys(SCHOOLS) as SchemeId[]}
+          value={schemeId}
+          onChange={setScheme}
+          names={SCHOOLS}
+        />
+        <Choice question="How old are they?" answers={AGES} value={age} onChange={setAge} />
+        <Choice question="Which look?" answers={LOOKS} value={look} onChange={setLook} />
+        {done !== null && (
+          <LinearProgress
+            variant="determinate"
+            value={(100 * done) / Math.max(1, chosen.length)}
+            aria-label="Looking for mixes"
+          />
+        )}
+        {failure !== null && (
+          <Alert severity="error" variant="outlined">
+            {failure}
+          </Alert>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave them</Button>
+        <Button
+          variant="contained"
+          disabled={chosen.length === 0 || done !== null}
+          onClick={() => void start()}
+        >
+          Paint them so
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

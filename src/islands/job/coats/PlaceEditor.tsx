@@ -1,0 +1,231 @@
+import {
+  Box,
+  Button,
+  FormControlLabel,
+  MenuItem,
+  Slider,
+  Switch,
+  TextField,
+  Typography,
+} from "@mui/material";
+import {
+  MARK_SIDES,
+  type Coat,
+  type NearMarks,
+  type PlaceTarget,
+  type Span,
+  type Surface,
+} from "../../../core/job";
+import { formatNumber } from "../../../core/units";
+import { NumberField } from "../../../ui/NumberField";
+import { useView } from "../viewStore";
+
+const SIDE_NAMES: Readonly<Record<NearMarks["side"], string>> = {
+  inside: "on its marks",
+  outside: "beside its marks",
+  border: "along their border",
+};
+
+interface Props {
+  readonly target: PlaceTarget;
+  readonly coat: Coat;
+  readonly surface: Surface;
+  readonly onChange: (target: PlaceTarget) => void;
+}
+
+/** A stretch of the form: from where to where, along or up it. */
+function SpanEditor({ span, onChange }: { readonly span: Span; readonly onChange: (span: Span) => void }) {
+  return (
+    <Box>
+      <Box sx={{ display: "flex", gap: 1, mb: 0.5 }}>
+        <TextField
+          select
+          size="small"
+          label="Measured"
+          fullWidth
+          value={span.along}
+          onChange={(event) => onChange({ ...span, along: event.target.value as Span["along"] })}
+        >
+          <MenuItem value="height">up from the hem</MenuItem>
+          <MenuItem value="length">along the piece</MenuItem>
+        </TextField>
+        <NumberField
+          label="Fades over"
+          unit="mm"
+          min={0}
+          max={20}
+          step={0.2}
+          value={span.softMm}
+          onChange={(softMm) => onChange({ ...span, softMm })}
+        />
+      </Box>
+      <Slider
+        size="small"
+        value={[span.from * 100, span.to * 100]}
+        min={0}
+        max={100}
+        step={1}
+        getAriaLabel={(at) => (at === 0 ? "Stretch from" : "Stretch to")}
+        valueLabelDisplay="auto"
+        valueLabelFormat={(value) => `${value} %`}
+        onChange={(_event, [from, to]) => onChange({ ...span, from: from! / 100, to: to! / 100 })}
+      />
+    </Box>
+  );
+}
+
+function NearEditor({
+  near,
+  earlier,
+  onChange,
+}: {
+  readonly near: NearMarks;
+  readonly earlier: readonly Coat[];
+  readonly onChange: (near: NearMarks) => void;
+}) {
+  return (
+    <Box sx={{ display: "grid", gap: 1 }}>
+      <TextField
+        select
+        size="small"
+        label="Earlier coat"
+        value={earlier.some((one) => one.id === near.coatId) ? near.coatId : ""}
+        error={!earlier.some((one) => one.id === near.coatId)}
+        helperText={
+          earlier.some((one) => one.id === near.coatId) ? undefined : "It is not painted before this one."
+        }
+        onChange={(event) => onChange({ ...near, coatId: event.target.value })}
+      >
+        {earlier.map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <TextField
+          select
+          size="small"
+          label="Side"
+          fullWidth
+          value={near.side}
+          onChange={(event) => onChange({ ...near, side: event.target.value as NearMarks["side"] })}
+        >
+          {MARK_SIDES.map((side) => (
+            <MenuItem key={side} value={side}>
+              {SIDE_NAMES[side]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <NumberField
+          label="Reach"
+          unit="mm"
+          min={0}
+          max={20}
+          step={0.1}
+          value={near.reachMm}
+          onChange={(reachMm) => onChange({ ...near, reachMm })}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+function Part({
+  label,
+  on,
+  disabled = false,
+  onToggle,
+  children,
+}: {
+  readonly label: string;
+  readonly on: boolean;
+  readonly disabled?: boolean;
+  readonly onToggle: (on: boolean) => void;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <Box>
+      <FormControlLabel
+        sx={{ ml: 0, gap: 0.8, "& .MuiFormControlLabel-label": { fontSize: 13 } }}
+        disabled={disabled}
+        control={<Switch size="small" checked={on} onChange={(_event, next) => onToggle(next)} />}
+        label={label}
+      />
+      {on && <Box sx={{ pt: 0.8 }}>{children}</Box>}
+    </Box>
+  );
+}
+
+/** What else a place is told by: a stretch of the form, an outline drawn on it, the marks of an earlier coat. */
+export function PlaceEditor({ target, coat, surface, onChange }: Props) {
+  const { outlining, set } = useView();
+  const at = surface.coats.findIndex((one) => one.id === coat.id);
+  const earlier = surface.coats.slice(0, at).filter((one) => !one.held);
+  return (
+    <Box role="group" aria-label="Place" sx={{ display: "grid", gap: 0.5 }}>
+      <Part
+        label="Only on a stretch of the form"
+        on={target.span !== null}
+        onToggle={(on) =>
+          onChange({ ...target, span: on ? { along: "height", from: 0, to: 0.5, softMm: 1.5 } : null })
+        }
+      >
+        {target.span && <SpanEditor span={target.span} onChange={(span) => onChange({ ...target, span })} />}
+      </Part>
+      <Part
+        label="Only by an earlier coat"
+        on={target.near !== null}
+        disabled={earlier.length === 0}
+        onToggle={(on) =>
+          onChange({
+            ...target,
+            near: on ? { coatId: earlier.at(-1)?.id ?? "", side: "inside", reachMm: 0.2 } : null,
+          })
+        }
+      >
+        {target.near && (
+          <NearEditor
+            near={target.near}
+            earlier={earlier}
+            onChange={(near) => onChange({ ...target, near })}
+          />
+        )}
+      </Part>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
+        <Button
+          size="small"
+          variant="outlined"
+          aria-pressed={outlining}
+          onClick={() => set({ outlining: !outlining, shape: "flat" })}
+        >
+          {outlining ? "Stop drawing" : target.outline ? "Draw the outline anew" : "Draw an outline"}
+        </Button>
+        {target.outline && <Button onClick={() => onChange({ ...target, outline: null })}>Remove it</Button>}
+      </Box>
+      {outlining && (
+        <Typography variant="body2" role="status">
+          Draw round the place on the picture with mouse, pen or finger; it closes by itself.
+        </Typography>
+      )}
+      {target.outline && (
+        <NumberField
+          label="Outline fades over"
+          unit="mm"
+          min={0}
+          max={20}
+          step={0.1}
+          value={target.outline.softMm}
+          onChange={(softMm) =>
+            target.outline && onChange({ ...target, outline: { ...target.outline, softMm } })
+          }
+        />
+      )}
+      {target.outline && (
+        <Typography variant="caption">
+          Outline of {formatNumber(target.outline.points.length / 2, 0)} points
+        </Typography>
+      )}
+    </Box>
+  );
+}

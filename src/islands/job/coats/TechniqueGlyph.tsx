@@ -1,0 +1,43 @@
+const PATHS: Readonly<Record<string, string>> = {
+  "base-coat": "M2 4h12M2 8h12M2 12h12",
+  "box-fill": "M3 3h4v4H3zM9 9h4v4H9z",
+  line: "M2 12C6 9 10 7 14 3",
+  dot: "M8 6.5a1.5 1.5 0 1 0 .01 0zM3.5 11a1 1 0 1 0 .01 0zM12.5 3a1 1 0 1 0 .01 0z",
+  wash: "M2 4c2 3 3 3 4 0M6 4c1 7 3 7 4 0M10 4c1 3 2 3 4 0M5 13h6",
+  "dry-brush": "M2 4h3M7 4h2M11 4h3M3 8h5M10 8h2M2 12h2M6 12h6",
+  stipple: "M3 3h.01M8 2h.01M13 4h.01M5 7h.01M10 8h.01M3 12h.01M8 12h.01M13 11h.01",
+  scratch: "M3 4l3 5M8 2l1 4M12 5l-3 6M5 11l1 3M13 12l-2 2",
+  "edge-line": "M2 13V6c0-2 2-4 4-4h8",
+  airbrush: "M2 8h3M8 5l4-2M8 8h5M8 11l4 2",
+  layer: "M2 12c4-1 5-8 12-8M2 12h12",
+  "wet-blend": "M2 4h5c2 0 2 8 4 8h3M2 12h3M11 4h3",
+  "pin-wash": "M2 4l4 8 3-8 2 5 3-5",
+  overbrush: "M2 3h12M2 6h9M3 9h11M2 12h5M9 12h5",
+  hatch: "M3 3l2 9M6 2l2 9M9 3l2 9M12 2l2 9",
+  sponge: "M4 4h2v2H4zM9 3h1v1H9zM11 7h2v2h-2zM5 10h3v2H5zM3 8h.01M13 12h.01",
+  streak: "M4 2v11M8 3v6M8 11v1M12 2v8",
+  blotch: "M3 6c1-4 5-4 7-3s4 3 2 5-3 1-4 3-6-1-5-5z",
+  powder: "M2 13h12M3 11h.01M6 11h.01M9 11h.01M12 11h.01M5 8h.01M8 8h.01M11 8h.01M8 5h.01",
+  "texture-paste": "M2 13V9l2-2 2 3 2-5 3 4 2-2 1 2v4z",
+  "glow-dot": "M8 6.5a1.5 1.5 0 1 0 .01 0zM8 1v2M8 13v2M1 8h2M13 8h2M3.5 3.5l1 1M11.5 11.5l1 1",
+  varnish: "M2 12h12M2 9c4-2 8-2 12 0M5 5l2-2M8 6l2-2",
+  glaze: "M2 5c2 5 4 5 6 0s4-5 6 0M2 13c2-3 4-3 6 0s4 3 6 0",
+};
+
+/** A small drawing of the marks a technique leaves. */
+export function TechniqueGlyph({ id }: { readonly id: string }) {
+  return (
+    <svg
+      width="14"
+      height="14"
+      viewBox="0 0 16 16"
+      aria-hidden="true"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.3"
+      strokeLinecap="round"
+    >
+      <path d={PATHS[id] ?? "M3 8h10"} />
+    </svg>
+  );
+}

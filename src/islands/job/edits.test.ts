@@ -1,0 +1,112 @@
+import { describe, expect, it } from "vitest";
+import { defaultPainter } from "../../core/painter";
+import { buildForm } from "../../core/patterns/derive";
+import { layoutOf } from "../../core/patterns/sett/coats";
+import { cardsOf } from "../../core/plan/cards";
+import { parseJob } from "../../core/formats/job-json/jobSchema";
+import { ferrySergeant } from "../../data/demo/ferrySergeant";
+import { demoShelf } from "../../data/demo/shelf";
+import { shopping } from "./bench/shopping";
+import { targetName, targetsFor } from "./coats/targets";
+import { changeEntry, tickCard, untickCard } from "./log/logEdits";
+import { withNewMix, withParts } from "./palette/questions/goals";
+import { CHART_GROUNDS, drawdown, inkOn, trueGround } from "./palette/useLight";
+
+const job = ferrySergeant();
+const surface = job.surfaces[0]!;
+const form = buildForm(surface);
+const layout = layoutOf({ job, surface, form });
+const cards = cardsOf(job, demoShelf, defaultPainter);
+
+describe("the log", () => {
+  it("notes a card, its time and note, and takes it back; the job stays valid", () => {
+    const ticked = tickCard(job, cards[2]!);
+    const entry = ticked.log[0]!;
+    expect(entry).toMatchObject({ cardId: cards[2]!.id, cardTitle: "Straw boxes", minutes: null, note: "" });
+    const noted = changeEntry(ticked, entry.id, { minutes: 12.5, note: "Ran dry" });
+    expect(parseJob(noted).log[0]).toMatchObject({ minutes: 12.5, note: "Ran dry" });
+    expect(untickCard(noted, cards[2]!.id).log).toEqual([]);
+    expect(changeEntry(noted, "entry-none", { minutes: 1 })).toEqual(noted);
+  });
+});
+
+describe("shopping", () => {
+  it("adds up whole drops of every pot over all cards", () => {
+    const list = shopping(cards, demoShelf);
+    const drops = cards.flatMap((card) => card.batch!.drops).filter((pot) => pot.paintId === "paint-straw");
+    const straw = list.find((pot) => pot.name === "Straw")!;
+    expect(straw.drops).toBe(drops.reduce((sum, pot) => sum + pot.drops, 0));
+    expect(straw.ml).toBeCloseTo(straw.drops * 0.04, 9);
+    expect(shopping(cards, []).every((pot) => pot.name === "missing pot")).toBe(true);
+  });
+});
+
+describe("targets", () => {
+  it("are offered by what a technique lays, each with its own words", () => {
+    for (const coat of surface.coats) {
+      const targets = targetsFor(coat, surface);
+      expect(targets.length).toBeGreaterThan(0);
+      expect(targets.map((target) => target.kind)).toContain(coat.target.kind);
+      const names = targets.map(targetName);
+      expect(new Set(names).size).toBe(names.length);
+    }
+  });
+  it("of the cloth are not offered where there is none", () => {
+    const bare = { ...surface, pattern: null };
+    const line = surface.coats.find((coat) => coat.technique.id === "line")!;
+    expect(targetsFor(line, bare)).toEqual([]);
+    expect(targetsFor(surface.coats[0]!, bare).map((target) => target.kind)).toEqual([
+      "everywhere",
+      "hollows",
+      "zones",
+    ]);
+  });
+});
+
+describe("drawdowns", () => {
+  const straw = job.mixes.find((mix) => mix.id === "straw")!;
+  const luminance = (hex: string) => parseInt(hex.slice(3, 5), 16);
+
+  it("come nearer to each other with every coat, from black and from white", () => {
+    const [black, white] = CHART_GROUNDS.map((ground) =>
+      drawdown(straw, demoShelf, ground.spectrum).map((coat) => coat.dry),
+    ) as [string[], string[]];
+    const gaps = black.map((hex, at) => luminance(white[at]!) - luminance(hex));
+    expect(gaps[0]).toBeGreaterThan(gaps[1]!);
+    expect(gaps[1]).toBeGreaterThan(gaps[2]!);
+    expect(gaps[2]).toBeGreaterThanOrEqual(0);
+  });
+
+  it("lie on what really is below: primer, base, or the boxes a line crosses", () => {
+    const ground = (id: string) => trueGround(job, id, demoShelf, form, layout).name;
+    expect(ground("base")).toBe("over grey primer");
+    expect(ground("straw")).toBe("over Base");
+    expect(ground("rust")).toMatch(/^over .* boxes$|^over Half-tone/);
+    expect(trueGround(job, "never-used", demoShelf, form, layout).name).toBe("over grey primer");
+    expect(trueGround(job, "straw", demoShelf, null, null).name).toBe("over grey primer");
+  });
+
+  it("carry ink that reads on them", () => {
+    expect([inkOn("#ffffff"), inkOn("#c8b178"), inkOn("#101010"), inkOn("#1f4e66")]).toEqual([
+      "#000000",
+      "#000000",
+      "#ffffff",
+      "#ffffff",
+    ]);
+  });
+});
+
+describe("answers taken over", () => {
+  it("become a mix of their own with a free id, or go into the mix they are for", () => {
+    const parts = [{ paintId: "paint-moss", parts: 2 }];
+    const one = withNewMix(job, "Own", parts, 1);
+    const two = withNewMix(one, "Own again", parts, 1);
+    expect(new Set(two.mixes.map((mix) => mix.id)).size).toBe(two.mixes.length);
+    expect(parseJob(two).mixes.at(-1)).toMatchObject({ name: "Own again", parts });
+    const changed = withParts(job, "rust", parts);
+    expect(changed.mixes.find((mix) => mix.id === "rust")!.parts).toBe(parts);
+    expect(changed.mixes.filter((mix) => mix.id !== "rust")).toEqual(
+      job.mixes.filter((mix) => mix.id !== "rust"),
+    );
+  });
+});

@@ -1,0 +1,152 @@
+import { temporal } from "zundo";
+import { create, useStore } from "zustand";
+import { upgradeJob } from "../../core/formats/job-json/upgrade";
+import type { Job, Paint } from "../../core/job";
+import type { Painter } from "../../core/painter";
+import { deriveCoats } from "../../core/patterns/derive";
+import { lastOf } from "../../ui/lastOf";
+
+export type SaveState =
+  | { readonly kind: "saved"; readonly at: string }
+  | { readonly kind: "waiting" }
+  | { readonly kind: "saving" }
+  | { readonly kind: "failed"; readonly message: string }
+  | { readonly kind: "conflict"; readonly theirs: Job; readonly revision: number };
+
+interface JobState {
+  readonly job: Job | null;
+  readonly paints: readonly Paint[];
+  readonly painter: Painter | null;
+  readonly revision: number;
+  readonly save: SaveState;
+  readonly open: (loaded: {
+    job: Job;
+    paints: readonly Paint[];
+    painter: Painter;
+    revision: number;
+    updatedAt: string;
+  }) => void;
+  /** Makes an edit; the coats follow from the patterns. */
+  readonly edit: (change: (job: Job) => Job) => void;
+  readonly setPaints: (paints: readonly Paint[]) => void;
+  readonly setSave: (save: SaveState, revision?: number) => void;
+  /** Takes another window's job in place of this one; undo brings the own one back. */
+  readonly replace: (job: Job, revision: number) => void;
+}
+
+const STEPS_BACK = 100;
+
+/** The open job. Every change of it can be undone; only the job itself is part of that. */
+export const useJobStore = create<JobState>()(
+  temporal(
+    (set, get) => ({
+      job: null,
+      paints: [],
+      painter: null,
+      revision: 0,
+      save: { kind: "saved", at: "" },
+      open: ({ job, paints, painter, revision, updatedAt }) =>
+        set({ job, paints, painter, revision, save: { kind: "saved", at: updatedAt } }),
+      edit: (change) => {
+        const { job, paints } = get();
+        if (!job) return;
+        const changed = change(job);
+        if (changed !== job) set({ job: deriveCoats(changed, paints, job) });
+      },
+      setPaints: (paints) => set({ paints }),
+      setSave: (save, revision) => set(revision === undefined ? { save } : { save, revision }),
+      replace: (job, revision) =>
+        set({ job, revision, save: { kind: "saved", at: new Date().toISOString() } }),
+    }),
+    {
+      partialize: ({ job }) => ({ job }),
+      equality: (a, b) => a.job === b.job,
+      limit: STEPS_BACK,
+    },
+  ),
+);
+
+const history = useJobStore.temporal;
+
+export const undo = (): void => history.getState().undo();
+export const redo = (): void => history.getState().redo();
+export const useCanUndo = (): boolean =>
+  useStore(history, (state) => state.pastStates.some((past) => past.job));
+export const useCanRedo = (): boolean => useStore(history, (state) => state.futureStates.length > 0);
+
+/** Steps back and forward outlive a reload of the page, in this window. */
+const historyKey = (jobId: string) => `crenna-steps-${jobId}`;
+const KEPT_STEPS = 30;
+
+export function keepHistory(jobId: string): void {
+  const { pastStates, futureStates } = history.getState();
+  const kept = { past: pastStates.slice(-KEPT_STEPS), future: futureStates.slice(-KEPT_STEPS) };
+  try {
+    sessionStorage.setItem(historyKey(jobId), JSON.stringify(kept));
+  } catch {
+    // A full or forbidden store only costs the steps back after a reload.
+    sessionStorage.removeItem(historyKey(jobId));
+  }
+}
+
+/** Calls back whenever a step is taken, forward or back. */
+export const onHistory = (listener: () => void): (() => void) => history.subscribe(listener);
+
+export function restoreHistory(jobId: string): void {
+  const text = sessionStorage.getItem(historyKey(jobId));
+  history.getState().clear();
+  if (text === null) return;
+  const { past, future } = JSON.parse(text) as { past: { job: Job | null }[]; future: { job: Job | null }[] };
+  // Steps kept by an older version of the page may be of an older shape.
+  const today = (states: { job: Job | null }[]) =>
+    states.flatMap(({ job }) => (job === null ? [] : [{ job: upgradeJob(job) as Job }]));
+  history.setState({ pastStates: today(past), futureStates: today(future) });
+}
+
+const withoutLog = lastOf(
+  (
+    id: string,
+    name: string,
+    figure: Job["figure"],
+    hand: Job["hand"],
+    mixes: Job["mixes"],
+    surfaces: Job["surfaces"],
+    touching: Job["touching"],
+  ): Job => ({
+    format: "crenna-job",
+    version: 2,
+    id,
+    name,
+    figure,
+    hand,
+    mixes,
+    wells: [],
+    references: [],
+    targets: [],
+    surfaces,
+    touching,
+    log: [],
+  }),
+);
+
+/** The open job without log, wells and targets: what verdicts and cards depend on. */
+export function useDesign(): Job {
+  const { id, name, figure, hand, mixes, surfaces, touching } = useJob();
+  return withoutLog(id, name, figure, hand, mixes, surfaces, touching);
+}
+
+/** The open job; only for views that are shown once it is there. */
+export function useJob(): Job {
+  const job = useJobStore((state) => state.job);
+  if (!job) throw new Error("no job is open");
+  return job;
+}
+
+export const usePaints = (): readonly Paint[] => useJobStore((state) => state.paints);
+export const useEdit = () => useJobStore((state) => state.edit);
+
+export function usePainter(): Painter {
+  const painter = useJobStore((state) => state.painter);
+  if (!painter) throw new Error("no painter is loaded");
+  return painter;
+}

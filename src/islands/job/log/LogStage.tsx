@@ -1,0 +1,179 @@
+import { Box, Button, Checkbox, TextField, Typography } from "@mui/material";
+import { useState } from "react";
+import type { LogEntry } from "../../../core/job";
+import type { Card } from "../../../core/plan/cards";
+import { formatMinutes } from "../../../core/units";
+import { TextEdit } from "../../../ui/TextEdit";
+import { useEdit, useJob, usePaints } from "../jobStore";
+import { additionsText } from "../palette/additionsText";
+import { useCards } from "../useStageStates";
+import { changeEntry, tickCard, untickCard } from "./logEdits";
+
+const when = (iso: string) =>
+  new Date(iso).toLocaleString([], {
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+    hour12: false,
+  });
+
+/** Minutes really taken; empty where they were not noted. */
+function MinutesField({ entry }: { readonly entry: LogEntry }) {
+  const edit = useEdit();
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? (entry.minutes === null ? "" : String(entry.minutes));
+  const value = text.trim() === "" ? null : Number(text.replace(",", "."));
+  const wrong = value !== null && !(value >= 0 && value <= 100000);
+  return (
+    <TextField
+      label="Took, min"
+      value={text}
+      error={wrong}
+      helperText={wrong ? "Minutes, 0 to 100 000." : undefined}
+      sx={{ width: 110 }}
+      slotProps={{ htmlInput: { inputMode: "decimal" } }}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => {
+        if (wrong) return;
+        setTyped(null);
+        if (value !== entry.minutes) edit((job) => changeEntry(job, entry.id, { minutes: value }));
+      }}
+    />
+  );
+}
+
+function EntryFields({ entry }: { readonly entry: LogEntry }) {
+  const edit = useEdit();
+  const paints = usePaints();
+  return (
+    <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", flex: 1 }}>
+      {entry.recipe && (
+        <Typography variant="body2" sx={{ width: "100%" }}>
+          Mixed: {additionsText(entry.recipe, paints)}
+        </Typography>
+      )}
+      <MinutesField key={`${entry.id}-${entry.minutes ?? ""}`} entry={entry} />
+      <Box sx={{ flex: 1, minWidth: 180, display: "grid" }}>
+        <TextEdit
+          label="Note"
+          value={entry.note}
+          most={4000}
+          optional
+          rows={1}
+          onChange={(note) => edit((job) => changeEntry(job, entry.id, { note }))}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+function CardLine({
+  card,
+  number,
+  entry,
+}: {
+  readonly card: Card;
+  readonly number: number;
+  readonly entry: LogEntry | undefined;
+}) {
+  const edit = useEdit();
+  return (
+    <Box
+      component="li"
+      sx={{
+        listStyle: "none",
+        display: "flex",
+        alignItems: "flex-start",
+        gap: 1.5,
+        borderTop: 1,
+        borderColor: "divider",
+        py: 1,
+      }}
+    >
+      <Checkbox
+        checked={entry !== undefined}
+        slotProps={{ input: { "aria-label": `${card.title} done` } }}
+        onChange={() => edit((job) => (entry ? untickCard(job, card.id) : tickCard(job, card)))}
+      />
+      <Box sx={{ width: 230, pt: 1 }}>
+        <Typography sx={{ fontWeight: 500 }}>
+          {number} {card.title}
+        </Typography>
+        <Typography variant="body2">
+          {entry ? `done ${when(entry.doneAt)}` : "open"} · planned {formatMinutes(card.handMinutes)}
+        </Typography>
+      </Box>
+      {entry && <EntryFields entry={entry} />}
+    </Box>
+  );
+}
+
+/** What was done, when and how long it took. */
+export function LogStage() {
+  const job = useJob();
+  const edit = useEdit();
+  const cards = useCards();
+  const orphans = job.log.filter((entry) => !cards.some((card) => card.id === entry.cardId));
+  const noted = job.log.filter((entry) => entry.minutes !== null);
+  const taken = noted.reduce((sum, entry) => sum + entry.minutes!, 0);
+  const planned = noted.reduce(
+    (sum, entry) => sum + (cards.find((card) => card.id === entry.cardId)?.handMinutes ?? 0),
+    0,
+  );
+  return (
+    <Box sx={{ flex: 1, overflow: "auto", bgcolor: "background.paper" }}>
+      <Box sx={{ maxWidth: 860, mx: "auto", p: 3 }}>
+        <Typography variant="h1">Log</Typography>
+        <Typography variant="body2" sx={{ mb: 2 }}>
+          {noted.length > 0
+            ? `Noted so far: ${formatMinutes(taken)} at the bench for cards planned at ${formatMinutes(planned)}.`
+            : "Tick cards off as you paint them; note the time and what went differently."}
+        </Typography>
+        <Box component="ol" sx={{ m: 0, p: 0 }}>
+          {cards.map((card, at) => (
+            <CardLine
+              key={card.id}
+              card={card}
+              number={at + 1}
+              entry={job.log.findLast((entry) => entry.cardId === card.id)}
+            />
+          ))}
+        </Box>
+        {cards.length === 0 && <Typography>No cards to tick off yet.</Typography>}
+        {orphans.length > 0 && (
+          <>
+            <Typography variant="h2" sx={{ mt: 3 }}>
+              Painted earlier, no longer in the plan
+            </Typography>
+            {orphans.map((entry) => (
+              <Box
+                key={entry.id}
+                sx={{
+                  display: "flex",
+                  gap: 1.5,
+                  alignItems: "center",
+                  borderTop: 1,
+                  borderColor: "divider",
+                  py: 1,
+                }}
+              >
+                <Typography sx={{ width: 230 }}>
+                  {entry.cardTitle}, {when(entry.doneAt)}
+                </Typography>
+                <EntryFields entry={entry} />
+                <Button
+                  onClick={() =>
+                    edit((now) => ({ ...now, log: now.log.filter((one) => one.id !== entry.id) }))
+                  }
+                >
+                  Remove
+                </Button>
+              </Box>
+            ))}
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,134 @@
+import { Box, Button, ToggleButton, ToggleButtonGroup, useMediaQuery, useTheme } from "@mui/material";
+import { lazy, Suspense, useState } from "react";
+import { usePrefs } from "../../../ui/prefs";
+import { Side } from "../../../ui/Side";
+import { SURROUNDS } from "../../../ui/theme";
+import { useEdit, useJob } from "../jobStore";
+import { PALETTE_VIEWS, useView, type PaletteView } from "../viewStore";
+import { MixCard } from "./MixCard";
+import { Questions } from "./Questions";
+import { withNewMix } from "./questions/goals";
+import { Shelf } from "./Shelf";
+import { TargetsView } from "./TargetsView";
+import { WellsView } from "./WellsView";
+
+const ValueLadder = lazy(() => import("./ValueLadder").then((module) => ({ default: module.ValueLadder })));
+
+const NAMES: Readonly<Record<PaletteView, string>> = {
+  mixes: "Mixes",
+  ladder: "Value ladder",
+  targets: "Targets",
+  wells: "Wells",
+};
+
+function Mixes() {
+  const job = useJob();
+  const edit = useEdit();
+  return (
+    <>
+      {job.mixes.map((mix) => (
+        <MixCard key={mix.id} mix={mix} />
+      ))}
+      <Button
+        variant="contained"
+        onClick={() => edit((now) => withNewMix(now, `Mix ${now.mixes.length + 1}`, [], 1))}
+        sx={{ alignSelf: "flex-start" }}
+      >
+        Add a mix
+      </Button>
+    </>
+  );
+}
+
+/** Shelf, mixes in use, and the questions a palette answers. */
+export function PaletteStage() {
+  const surround = usePrefs((prefs) => prefs.surround);
+  const view = useView((state) => state.paletteView);
+  const set = useView((state) => state.set);
+  const theme = useTheme();
+  const narrow = useMediaQuery(theme.breakpoints.down("md"));
+  const [drawer, setDrawer] = useState<"shelf" | "questions" | null>(null);
+  return (
+    <>
+      <Side
+        anchor="left"
+        width={250}
+        narrow={narrow}
+        open={drawer === "shelf"}
+        onClose={() => setDrawer(null)}
+      >
+        <Shelf />
+      </Side>
+      <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
+        <Box
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            justifyContent: narrow ? "space-between" : "flex-start",
+            bgcolor: "background.paper",
+            px: 2,
+            py: 0.8,
+            borderBottom: 1,
+            borderColor: "divider",
+          }}
+        >
+          {narrow && (
+            <Button onClick={() => setDrawer("shelf")} sx={{ minHeight: 44 }}>
+              Pots
+            </Button>
+          )}
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={view}
+            aria-label="Shown of the palette"
+            onChange={(_event, next: PaletteView | null) => next && set({ paletteView: next })}
+          >
+            {PALETTE_VIEWS.map((name) => (
+              <ToggleButton key={name} value={name}>
+                {NAMES[name]}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          {narrow && (
+            <Button onClick={() => setDrawer("questions")} sx={{ minHeight: 44 }}>
+              Questions
+            </Button>
+          )}
+        </Box>
+        <Box
+          role="region"
+          aria-label="What is shown of the palette"
+          tabIndex={0}
+          sx={{
+            flex: 1,
+            overflow: "auto",
+            bgcolor: SURROUNDS[surround],
+            p: 2,
+            display: "flex",
+            flexDirection: "column",
+            gap: 1.5,
+          }}
+        >
+          {view === "mixes" && <Mixes />}
+          {view === "targets" && <TargetsView />}
+          {view === "wells" && <WellsView />}
+          {view === "ladder" && (
+            <Suspense fallback={null}>
+              <ValueLadder />
+            </Suspense>
+          )}
+        </Box>
+      </Box>
+      <Side
+        anchor="right"
+        width={300}
+        narrow={narrow}
+        open={drawer === "questions"}
+        onClose={() => setDrawer(null)}
+      >
+        <Questions />
+      </Side>
+    </>
+  );
+}

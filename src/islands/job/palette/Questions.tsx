@@ -1,0 +1,36 @@
+import { Box } from "@mui/material";
+import { ColumnHead } from "../../../ui/Row";
+import { CoverQuestion } from "./questions/CoverQuestion";
+import { Crossings } from "./questions/Crossings";
+import { EyesQuestion } from "./questions/EyesQuestion";
+import { GradientQuestion } from "./questions/GradientQuestion";
+import { GlazeQuestion } from "./questions/GlazeQuestion";
+import { MixQuestion } from "./questions/MixQuestion";
+import { StepsQuestion } from "./questions/StepsQuestion";
+import { SubstituteQuestion } from "./questions/SubstituteQuestion";
+import { UnderGlazeQuestion } from "./questions/UnderGlazeQuestion";
+
+/** Questions a palette answers; each answer can be taken over. */
+export function Questions() {
+  return (
+    <Box
+      sx={{
+        flex: 1,
+        minHeight: 0,
+        overflow: "auto",
+        pb: 2,
+      }}
+    >
+      <ColumnHead title="Questions" />
+      <MixQuestion />
+      <GradientQuestion />
+      <UnderGlazeQuestion />
+      <GlazeQuestion />
+      <StepsQuestion />
+      <SubstituteQuestion />
+      <CoverQuestion />
+      <EyesQuestion />
+      <Crossings />
+    </Box>
+  );
+}

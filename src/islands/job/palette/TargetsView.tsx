@@ -1,0 +1,173 @@
+import CloseOutlined from "@mui/icons-material/CloseOutlined";
+import { Alert, Box, Button, IconButton, LinearProgress, Typography } from "@mui/material";
+import { useRef, useState } from "react";
+import type { Target } from "../../../core/job";
+import { formatNumber } from "../../../core/units";
+import { ApiError, messageOf } from "../../../ui/api";
+import { TextEdit } from "../../../ui/TextEdit";
+import { taskWorker } from "../../../worker/client";
+import type { ScaledPicture } from "../../../worker/paletteTasks";
+import { ColourField } from "../../pots/ColourField";
+import { useEdit, useJob } from "../jobStore";
+import { ReferenceCard } from "./ReferenceCard";
+import { changeTarget, withoutTarget, withReference, withTargets } from "./targetEdits";
+
+const MOST_PICTURES = 8;
+
+function TargetRow({ target }: { readonly target: Target }) {
+  const edit = useEdit();
+  return (
+    <Box
+      component="li"
+      aria-label={`Target ${target.name}`}
+      sx={{ display: "flex", gap: 1, alignItems: "flex-start", borderTop: 1, borderColor: "divider", py: 1 }}
+    >
+      <Box sx={{ width: 46, height: 34, flexShrink: 0, bgcolor: target.colour }} />
+      <Box sx={{ flex: 1, minWidth: 120 }}>
+        <TextEdit
+          label={`Name of target ${target.name}`}
+          value={target.name}
+          most={80}
+          onChange={(name) => edit((job) => changeTarget(job, target.id, { name }))}
+          plain={{ fullWidth: true }}
+        />
+      </Box>
+      <Box sx={{ width: 190 }}>
+        <ColourField
+          label="Colour"
+          value={target.colour}
+          onChange={(colour) => edit((job) => changeTarget(job, target.id, { colour }))}
+        />
+      </Box>
+      <Typography variant="body2" sx={{ width: 44, pt: 0.8, textAlign: "right" }}>
+        {target.share === null ? "" : `${formatNumber(target.share * 100, 0)}\u202f%`}
+      </Typography>
+      <IconButton
+        size="small"
+        aria-label={`Drop target ${target.name}`}
+        onClick={() => edit((job) => withoutTarget(job, target.id))}
+      >
+        <CloseOutlined fontSize="inherit" />
+      </IconButton>
+    </Box>
+  );
+}
+
+/** Scales a picture in the worker, keeps it on the server. @throws Error with what is wrong */
+async function keep(file: File): Promise<{ picture: ScaledPicture; id: string }> {
+  const picture = await new Promise<ScaledPicture>((resolve, reject) => {
+    taskWorker().ask({ kind: "picture", file }, (message) => {
+      if (message.kind === "picture") resolve(message.picture);
+      else if (message.kind === "failed") reject(new Error(message.message));
+    });
+  });
+  const response = await fetch("/api/pictures", { method: "POST", body: picture.bytes });
+  const body = (await response.json()) as { id?: string; detail?: string };
+  if (!response.ok || body.id === undefined)
+    throw new ApiError(response.status, body.detail ?? "The picture could not be kept.", {});
+  return { picture, id: body.id };
+}
+
+function AddPicture() {
+  const job = useJob();
+  const edit = useEdit();
+  const input = useRef<HTMLInputElement>(null);
+  const [state, setState] = useState<"busy" | { readonly problem: string } | null>(null);
+  const take = (file: File) => {
+    setState("busy");
+    keep(file).then(
+      ({ picture, id }) => {
+        setState(null);
+        const name =
+          file.name
+            .replace(/\.[a-z]+$/i, "")
+            .trim()
+            .slice(0, 80) || "Picture";
+        edit((now) =>
+          withReference(now, {
+            name,
+            pictureId: id,
+            width: picture.width,
+            height: picture.height,
+            neutral: null,
+          }),
+        );
+      },
+      (error: unknown) => setState({ problem: messageOf(error) }),
+    );
+  };
+  return (
+    <Box>
+      <Button
+        variant="contained"
+        disabled={state === "busy" || job.references.length >= MOST_PICTURES}
+        onClick={() => input.current?.click()}
+      >
+        Add a reference picture
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/png,image/jpeg,image/webp"
+        aria-label="Reference picture"
+        hidden
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) take(file);
+          event.target.value = "";
+        }}
+      />
+      {state === "busy" && <LinearProgress aria-label="Reading the picture" sx={{ mt: 1 }} />}
+      {state !== null && state !== "busy" && (
+        <Alert severity="error" variant="outlined" sx={{ mt: 1, bgcolor: "background.paper" }}>
+          {state.problem}
+        </Alert>
+      )}
+    </Box>
+  );
+}
+
+/** Colours to be met, and the pictures they come from. */
+export function TargetsView() {
+  const job = useJob();
+  const edit = useEdit();
+  return (
+    <>
+      <Box component="section" aria-label="Targets" sx={{ bgcolor: "background.paper", p: 1.5 }}>
+        <Typography variant="h2">Targets</Typography>
+        <Typography variant="caption" component="p" sx={{ mb: 1 }}>
+          Colours to be met. The questions on the right and the goals of mixes can take them.
+        </Typography>
+        {job.targets.length === 0 && (
+          <Typography sx={{ mb: 1 }}>None yet: type one, or take them from a picture below.</Typography>
+        )}
+        <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
+          {job.targets.map((target) => (
+            <TargetRow key={target.id} target={target} />
+          ))}
+        </Box>
+        <Button
+          sx={{ px: 0 }}
+          onClick={() =>
+            edit((now) =>
+              withTargets(now, [
+                {
+                  name: `Target ${now.targets.length + 1}`,
+                  colour: "#808080",
+                  share: null,
+                  referenceId: null,
+                },
+              ]),
+            )
+          }
+        >
+          Add a target
+        </Button>
+      </Box>
+      {job.references.map((reference) => (
+        <ReferenceCard key={reference.id} reference={reference} />
+      ))}
+      <AddPicture />
+    </>
+  );
+}

@@ -1,0 +1,149 @@
+import { Box, Typography, useTheme } from "@mui/material";
+import { ScatterChart } from "echarts/charts";
+import { GridComponent, TooltipComponent } from "echarts/components";
+import { use as register } from "echarts/core";
+import { SVGRenderer } from "echarts/renderers";
+import { useEffect } from "react";
+import { opticsOfMix } from "../../../core/colour/appearance";
+import { ciede2000 } from "../../../core/colour/difference";
+import { masstone } from "../../../core/colour/film";
+import { hexToLab, spectrumToHex, spectrumToLab } from "../../../core/colour/spaces";
+import { formatNumber } from "../../../core/units";
+import { useChart } from "../../../ui/useChart";
+import { useJob, usePaints } from "../jobStore";
+
+register([ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
+
+const tenth = (value: number) => Math.round(value * 10) / 10;
+
+/** All mixes by lightness, dark to light, with their goals beside them. */
+export function ValueLadder() {
+  const job = useJob();
+  const paints = usePaints();
+  const { palette } = useTheme();
+  const { host, chart } = useChart();
+  const rungs = job.mixes
+    .filter((mix) => mix.parts.length > 0)
+    .map((mix) => {
+      const spectrum = masstone(opticsOfMix(mix, paints));
+      const lab = spectrumToLab(spectrum);
+      const goal = mix.goal === null ? null : hexToLab(mix.goal);
+      return {
+        name: mix.name,
+        hex: spectrumToHex(spectrum),
+        l: lab[0],
+        goal: mix.goal,
+        goalL: goal?.[0] ?? null,
+        off: goal ? ciede2000(lab, goal) : null,
+      };
+    })
+    .sort((a, b) => a.l - b.l);
+  const key = JSON.stringify(rungs);
+  useEffect(() => {
+    const shown = JSON.parse(key) as typeof rungs;
+    const ink = palette.text.secondary;
+    const axis = { axisLabel: { color: ink }, nameTextStyle: { color: ink } };
+    chart.current?.setOption(
+      {
+        animation: false,
+        textStyle: { fontFamily: "Archivo, sans-serif" },
+        grid: { left: 52, right: 20, top: 16, bottom: 78 },
+        tooltip: {
+          formatter: (one: { dataIndex: number; seriesName: string }) => {
+            const rung = shown[one.dataIndex]!;
+            const goal = rung.goalL === null ? "no goal" : `goal L* ${formatNumber(rung.goalL, 1)}`;
+            return `${rung.name}: L* ${formatNumber(rung.l, 1)}, ${goal}`;
+          },
+        },
+        xAxis: {
+          ...axis,
+          type: "category",
+          data: shown.map((rung) => rung.name),
+          axisLabel: { color: ink, rotate: 35, interval: 0, width: 90, overflow: "truncate" },
+          axisTick: { alignWithLabel: true },
+        },
+        yAxis: {
+          ...axis,
+          type: "value",
+          min: 0,
+          max: 100,
+          name: "lightness L*",
+          nameLocation: "middle",
+          nameGap: 32,
+          splitLine: { lineStyle: { color: palette.divider } },
+        },
+        series: [
+          {
+            name: "goal",
+            type: "scatter",
+            symbol: "rect",
+            symbolSize: [48, 8],
+            itemStyle: { opacity: 1 },
+            data: shown.map((rung) =>
+              rung.goalL === null
+                ? { value: null }
+                : {
+                    value: tenth(rung.goalL),
+                    itemStyle: {
+                      opacity: 1,
+                      color: rung.goal,
+                      borderColor: palette.text.primary,
+                      borderWidth: 1,
+                    },
+                  },
+            ),
+          },
+          {
+            name: "mix",
+            type: "scatter",
+            symbol: "rect",
+            symbolSize: [26, 18],
+            itemStyle: { opacity: 1 },
+            data: shown.map((rung) => ({ value: tenth(rung.l), itemStyle: { color: rung.hex, opacity: 1 } })),
+          },
+        ],
+      },
+      true,
+    );
+  }, [chart, key, palette]);
+  const steps = rungs.slice(1).map((rung, at) => rung.l - rungs[at]!.l);
+  return (
+    <Box component="section" aria-label="Value ladder" sx={{ bgcolor: "background.paper", p: 2 }}>
+      <Typography variant="h2">Value ladder</Typography>
+      <Typography variant="caption" component="p">
+        Every mix dry and laid thick, dark to light (full field); its goal as the flat bar.
+      </Typography>
+      <Box
+        ref={host}
+        role="img"
+        aria-label="Lightness of every mix against its goal"
+        sx={{ height: 360, width: "100%" }}
+      />
+      {rungs.length === 0 && <Typography>No mix has paint yet.</Typography>}
+      {steps.length > 0 && (
+        <Typography variant="body2">
+          Smallest step {formatNumber(Math.min(...steps), 1)} L*, largest{" "}
+          {formatNumber(Math.max(...steps), 1)} L*.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ m: 0, mt: 1, p: 0, listStyle: "none" }}>
+        {rungs
+          .filter((rung) => rung.off !== null)
+          .map((rung) => (
+            <Box
+              component="li"
+              key={rung.name}
+              sx={{ display: "flex", gap: 1, py: 0.5, borderTop: 1, borderColor: "divider" }}
+            >
+              <Box sx={{ width: 26, bgcolor: rung.hex }} />
+              <Box sx={{ width: 26, bgcolor: rung.goal! }} />
+              <Typography sx={{ flex: 1 }}>{rung.name}</Typography>
+              <Typography variant="body2">
+                {formatNumber(rung.l - rung.goalL!, 1)} L* from its goal, off by {formatNumber(rung.off!, 1)}
+              </Typography>
+            </Box>
+          ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,136 @@
+import { useEffect } from "react";
+import { create } from "zustand";
+import type { Job, Paint } from "../../core/job";
+import type { Section, SectionLine } from "../../core/simulate/section";
+import type { Specimen } from "../../core/simulate/simulator";
+import { MOST_CELLS, usePrefs } from "../../ui/prefs";
+import { simulationWorker } from "../../worker/client";
+import type { Steps, WorkerAnswer } from "../../worker/protocol";
+import { useJobStore } from "./jobStore";
+import { useView, type LightShown } from "./viewStore";
+
+interface Simulation {
+  readonly specimen: Specimen | null;
+  /** Whether the picture is the full one of the newest edit. */
+  readonly fine: boolean;
+  readonly steps: Steps | null;
+  readonly mostUm: number | null;
+  readonly progress: { readonly done: number; readonly total: number } | null;
+  readonly failure: string | null;
+  readonly section: Section | null;
+  /** Counts full pictures, so that what is cut from them can be cut anew. */
+  readonly round: number;
+}
+
+export const useSimulation = create<Simulation>()(() => ({
+  specimen: null,
+  fine: false,
+  steps: null,
+  mostUm: null,
+  progress: null,
+  failure: null,
+  section: null,
+  round: 0,
+}));
+
+/** Progress is shown only for work that takes longer than this. */
+const PATIENCE_MS = 400;
+
+function listen(started: number): (answer: WorkerAnswer) => void {
+  return (answer) => {
+    const { setState, getState } = useSimulation;
+    switch (answer.kind) {
+      case "preview":
+        performance.mark("crenna-preview", { detail: performance.now() - started });
+        {
+          setState({ specimen: answer.specimen, fine: false, failure: null });
+          return;
+        }
+      case "steps": {
+        setState({ steps: answer.steps, round: getState().round + 1 });
+        return;
+      }
+      case "full":
+        performance.mark("crenna-full", { detail: performance.now() - started });
+        {
+          setState({
+            specimen: answer.specimen,
+            fine: true,
+            mostUm: answer.mostUm,
+            progress: null,
+            failure: null,
+            round: getState().round + 1,
+          });
+          return;
+        }
+      case "progress":
+        if (performance.now() - started > PATIENCE_MS)
+          setState({ progress: { done: answer.done, total: answer.total } });
+        return;
+      case "failed": {
+        setState({ failure: answer.message, progress: null });
+        return;
+      }
+      case "dropped": {
+        setState({ progress: null });
+        return;
+      }
+      default:
+        return;
+    }
+  };
+}
+
+function ask(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
+  const { upTo, light, distanceMm } = shown;
+  const request = {
+    job: { ...job, log: [] },
+    paints,
+    surfaceId,
+    upTo,
+    lit: light === "lit",
+    map: light === "light" || light === "wear" ? light : null,
+    viewMm: distanceMm,
+    mostCells: shown.mostCells,
+  };
+  useSimulation.setState({ fine: false });
+  simulationWorker().ask({ kind: "specimen", request, full: true }, listen(performance.now()));
+}
+
+interface Shown {
+  readonly upTo: number | null;
+  readonly light: LightShown;
+  readonly distanceMm: number | null;
+  readonly mostCells: number;
+}
+
+/** Everything the picture depends on; the log, names and notes do not count. */
+const pictureKey = (job: Job) =>
+  JSON.stringify([job.figure.primer, job.figure.lamp, job.hand, job.mixes, job.surfaces]);
+
+/** Keeps the simulated picture in step with the job. Used once, by the job's frame. */
+export function useKeepSimulated(surfaceId: string | null): void {
+  const key = useJobStore((state) => (state.job ? pictureKey(state.job) : ""));
+  const paints = useJobStore((state) => state.paints);
+  const upTo = useView((view) => view.upTo);
+  // On its form the piece is lit by the view itself: its own paint must come unlit.
+  const light = useView((view) => (view.shape === "form" && view.light === "lit" ? "colour" : view.light));
+  const distanceMm = useView((view) => view.distanceMm);
+  const mostCells = usePrefs((prefs) => MOST_CELLS[prefs.fineness]);
+  useEffect(() => {
+    const { job } = useJobStore.getState();
+    if (job && surfaceId !== null && key !== "")
+      ask(job, paints, surfaceId, { upTo, light, distanceMm, mostCells });
+  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells]);
+}
+
+let sectionAsked = 0;
+
+/** Asks for the cut along a line; only the newest answer counts. */
+export function askSection(line: SectionLine): void {
+  const worker = simulationWorker();
+  if (sectionAsked > 0) worker.forget(sectionAsked);
+  sectionAsked = worker.ask({ kind: "section", line, samples: 700 }, (answer) => {
+    if (answer.kind === "section") useSimulation.setState({ section: answer.section });
+  });
+}

@@ -1,0 +1,67 @@
+import { create } from "zustand";
+import { createJSONStorage, persist } from "zustand/middleware";
+import type { SectionLine } from "../../core/simulate/section";
+
+export const PALETTE_VIEWS = ["mixes", "ladder", "targets", "wells"] as const;
+export type PaletteView = (typeof PALETTE_VIEWS)[number];
+export type BottomTab = "section" | "cloth" | "guides" | "variants" | "backwards" | "wear";
+/** The paint as it is, lit, or a map of where the lamp reaches or where the piece wears. */
+export const LIGHTS = ["colour", "lit", "light", "wear"] as const;
+export type LightShown = (typeof LIGHTS)[number];
+/** Distances a painter looks from, mm; null shows every mark, as through a magnifier. */
+export const DISTANCES = [null, 200, 600, 1200] as const;
+
+interface ViewState {
+  readonly surfaceId: string | null;
+  readonly coatId: string | null;
+  /** Shown after this many painted coats; null for all. */
+  readonly upTo: number | null;
+  readonly light: LightShown;
+  /** Looked at from this far, mm; null for every mark. */
+  readonly distanceMm: number | null;
+  /** Laid flat, or on its form in space. */
+  readonly shape: "flat" | "form";
+  /** As large on the screen as on the figure. */
+  readonly trueSize: boolean;
+  /** While held: the picture before the chosen coat. */
+  readonly before: boolean;
+  /** Drawing an outline for the chosen coat on the specimen. */
+  readonly outlining: boolean;
+  readonly tab: BottomTab;
+  readonly line: SectionLine | null;
+  readonly cardId: string | null;
+  readonly paletteView: PaletteView;
+  /** How many times larger than the whole the specimen is shown, and what lies in the middle, mm on the flat. */
+  readonly zoom: number;
+  readonly middle: { readonly x: number; readonly y: number } | null;
+  readonly set: (change: Partial<Omit<ViewState, "set">>) => void;
+}
+
+/** Where the painter is looking; kept over a reload of this window. */
+export const useView = create<ViewState>()(
+  persist(
+    (set) => ({
+      surfaceId: null,
+      coatId: null,
+      upTo: null,
+      light: "colour",
+      distanceMm: null,
+      shape: "flat",
+      trueSize: false,
+      before: false,
+      outlining: false,
+      tab: "section",
+      line: null,
+      cardId: null,
+      paletteView: "mixes",
+      zoom: 1,
+      middle: null,
+      set: (change) => set(change),
+    }),
+    {
+      name: "crenna-view",
+      storage: createJSONStorage(() => sessionStorage),
+      partialize: (state) => ({ ...state, before: false, outlining: false }),
+    },
+  ),
+);

@@ -1,0 +1,216 @@
+import CloseOutlined from "@mui/icons-material/CloseOutlined";
+import {
+  Alert,
+  Box,
+  Button,
+  IconButton,
+  LinearProgress,
+  MenuItem,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useState } from "react";
+import { paintOptics } from "../../core/colour/appearance";
+import { differenceInWords } from "../../core/colour/difference";
+import { masstone } from "../../core/colour/film";
+import { fitOptics } from "../../core/colour/fit";
+import { contrastRatio, hidingOf, STANDARD_FILM_UM } from "../../core/colour/paint";
+import { labToHex, spectrumToHex, type Triple } from "../../core/colour/spaces";
+import { READING_PLACES, type Paint, type PaintReading } from "../../core/job";
+import { formatNumber } from "../../core/units";
+import { NumberField } from "../../ui/NumberField";
+import { useReader } from "./useReader";
+
+const PLACE_NAMES: Readonly<Record<PaintReading["place"], string>> = {
+  thick: "a thick dry coat",
+  black: "a film over black",
+  white: "a film over white",
+  tint: "a thick tint with white",
+};
+
+const describe = (reading: PaintReading): string => {
+  if (reading.filmUm !== null)
+    return `${formatNumber(reading.filmUm, 0)}\u202fµm over ${reading.place === "black" ? "black" : "white"}`;
+  return reading.whiteParts === null
+    ? "thick"
+    : `1 with ${formatNumber(reading.whiteParts, 1)} parts of white`;
+};
+
+interface Props {
+  readonly paint: Paint;
+  readonly shelf: readonly Paint[];
+  readonly set: (change: Partial<Paint>) => void;
+}
+
+/** Readings of a pot by the colour reader or typed, and the fit of K and S to them. */
+export function PotReadings({ paint, shelf, set }: Props) {
+  const whites = shelf.filter((one) => one.id !== paint.id && one.kind === "paint");
+  const lightest = whites.reduce<Paint | null>(
+    (best, one) => (best === null || one.thick > best.thick ? one : best),
+    null,
+  );
+  const [whiteId, setWhiteId] = useState(lightest?.id ?? "");
+  const white = whites.find((one) => one.id === whiteId) ?? null;
+  const reader = useReader(paint, white);
+  const [place, setPlace] = useState<PaintReading["place"]>("thick");
+  const [filmUm, setFilm] = useState(STANDARD_FILM_UM);
+  const [whiteParts, setWhiteParts] = useState(4);
+  const [typed, setTyped] = useState<Triple>([50, 0, 0]);
+  const [readings, setReadings] = useState<readonly PaintReading[]>(paint.fit?.readings ?? []);
+  const [problem, setProblem] = useState<string | null>(null);
+  const spot = {
+    place,
+    filmUm: place === "black" || place === "white" ? filmUm : null,
+    whiteParts: place === "tint" ? whiteParts : null,
+  };
+  const add = (lab: Triple | null) => lab && setReadings((list) => [...list, { ...spot, lab }]);
+  const tint = white && { optics: paintOptics(white), strength: white.strength };
+  const fit = () => {
+    try {
+      const start = paintOptics({ ...paint, fit: null });
+      const found = fitOptics(readings, start, paint.strength, tint);
+      setProblem(null);
+      set({
+        fit: found.fit,
+        thick: spectrumToHex(masstone(found.optics)),
+        hiding: hidingOf(contrastRatio(found.optics)),
+        ...(found.strength === null ? {} : { strength: Math.round(found.strength * 100) / 100 }),
+      });
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  return (
+    <Box sx={{ display: "grid", gap: 2, pt: 1 }}>
+      <Alert severity="info" variant="outlined" icon={false}>
+        Simulated colour reader. No device is connected: its readings are made up, with noise, near what the
+        label says. Readings of a real device can be typed in below.
+      </Alert>
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <TextField
+          select
+          label="Put down on"
+          value={place}
+          fullWidth
+          onChange={(event) => setPlace(event.target.value as PaintReading["place"])}
+        >
+          {READING_PLACES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {PLACE_NAMES[one]}
+            </MenuItem>
+          ))}
+        </TextField>
+        {spot.filmUm !== null && (
+          <NumberField label="Dry film" unit="µm" min={1} max={200} value={filmUm} onChange={setFilm} />
+        )}
+        {place === "tint" && (
+          <NumberField
+            label="Parts of white to 1"
+            min={0.5}
+            max={50}
+            step={0.5}
+            value={whiteParts}
+            onChange={setWhiteParts}
+          />
+        )}
+      </Box>
+      {place === "tint" && (
+        <TextField
+          select
+          label="White of the tint"
+          value={white?.id ?? ""}
+          onChange={(event) => setWhiteId(event.target.value)}
+        >
+          {whites.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {one.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+        <Button variant="outlined" disabled={reader.busy} onClick={() => void reader.calibrate()}>
+          Calibrate on the white tile
+        </Button>
+        <Button variant="contained" disabled={reader.busy} onClick={() => void reader.read(spot).then(add)}>
+          Read
+        </Button>
+        <Typography variant="body2" role="status">
+          {reader.left > 0 ? `${reader.left} readings until the white tile` : "not calibrated"}
+        </Typography>
+      </Box>
+      {reader.busy && <LinearProgress aria-label="Reading" />}
+      {reader.problem !== null && (
+        <Alert severity="warning" variant="outlined">
+          {reader.problem}
+        </Alert>
+      )}
+      <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
+        {(["L*", "a*", "b*"] as const).map((name, axis) => (
+          <NumberField
+            key={name}
+            label={name}
+            min={axis === 0 ? 0 : -128}
+            max={axis === 0 ? 100 : 128}
+            value={typed[axis]!}
+            onChange={(value) =>
+              setTyped((now) => now.map((one, at) => (at === axis ? value : one)) as unknown as Triple)
+            }
+          />
+        ))}
+        <Button sx={{ flexShrink: 0, mt: 0.4 }} onClick={() => add(typed)}>
+          Add as typed
+        </Button>
+      </Box>
+      <Box component="ul" aria-label="Readings" sx={{ m: 0, p: 0, listStyle: "none" }}>
+        {readings.map((reading, at) => (
+          <Box
+            component="li"
+            key={at}
+            sx={{
+              display: "flex",
+              alignItems: "center",
+              gap: 1,
+              borderTop: 1,
+              borderColor: "divider",
+              py: 0.5,
+            }}
+          >
+            <Box sx={{ width: 34, height: 24, bgcolor: labToHex(reading.lab) }} />
+            <Typography sx={{ flex: 1 }}>{describe(reading)}</Typography>
+            <Typography variant="body2">
+              {reading.lab.map((value) => formatNumber(value, 1)).join("  ")}
+            </Typography>
+            <IconButton
+              size="small"
+              aria-label={`Drop reading ${at + 1}`}
+              onClick={() => setReadings((list) => list.filter((_, k) => k !== at))}
+            >
+              <CloseOutlined fontSize="inherit" />
+            </IconButton>
+          </Box>
+        ))}
+      </Box>
+      {problem !== null && (
+        <Alert severity="error" variant="outlined">
+          {problem}
+        </Alert>
+      )}
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <Button variant="contained" disabled={readings.length === 0} onClick={fit}>
+          Fit the pot to these readings
+        </Button>
+        {paint.fit && <Button onClick={() => set({ fit: null })}>Go back to the colours by eye</Button>}
+      </Box>
+      {paint.fit && (
+        <Typography role="status">
+          Fitted to {paint.fit.readings.length} readings. What remains:{" "}
+          {formatNumber(paint.fit.meanDifference, 1)} on average,{" "}
+          {formatNumber(paint.fit.largestDifference, 1)} at most,{" "}
+          {differenceInWords(paint.fit.largestDifference)}.
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,47 @@
+import { useRef, useState } from "react";
+import { paintOptics } from "../../core/colour/appearance";
+import type { Triple } from "../../core/colour/spaces";
+import type { Paint } from "../../core/job";
+import { createRandom } from "../../core/random";
+import type { ColourReader, Spot } from "../../core/reader/colourReader";
+import { simulatedReader } from "../../core/reader/simulatedReader";
+import { messageOf } from "../../ui/api";
+
+/** How long the device takes, ms: long enough to be seen working. */
+const TAKES_MS = 450;
+const wait = () => new Promise((resolve) => setTimeout(resolve, TAKES_MS));
+
+/** A colour reader for one pot; the simulated one, as no real one can be reached from here. */
+export function useReader(paint: Paint, white: Paint | null) {
+  const reader = useRef<ColourReader | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [left, setLeft] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const device = () =>
+    (reader.current ??= simulatedReader(
+      paint,
+      white ? { optics: paintOptics(white), strength: white.strength } : null,
+      createRandom(Date.now()),
+    ));
+  const run = async <T>(work: () => Promise<T>): Promise<T | null> => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await wait();
+      return await work();
+    } catch (error) {
+      setProblem(messageOf(error));
+      return null;
+    } finally {
+      setLeft(device().readingsLeft);
+      setBusy(false);
+    }
+  };
+  return {
+    busy,
+    left,
+    problem,
+    calibrate: () => run(() => device().calibrate()),
+    read: (spot: Spot): Promise<Triple | null> => run(() => device().read(spot)),
+  };
+}

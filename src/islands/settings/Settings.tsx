@@ -1,0 +1,203 @@
+import { Alert, Box, LinearProgress, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import { useEffect, useRef, useState } from "react";
+import type { Painter } from "../../core/painter";
+import { call, messageOf } from "../../ui/api";
+import { AppFrame } from "../../ui/AppFrame";
+import { TopBar } from "../../ui/TopBar";
+import { NumberField } from "../../ui/NumberField";
+import { usePrefs, type Fineness } from "../../ui/prefs";
+import { TrueSize } from "./TrueSize";
+import { SURROUNDS, type Surround } from "../../ui/theme";
+
+type NumberKey = Exclude<keyof Painter, "hand">;
+
+const FIELDS: readonly {
+  key: NumberKey;
+  label: string;
+  unit: string;
+  min: number;
+  max: number;
+  step: number;
+}[] = [
+  { key: "waterDropUl", label: "One drop of water", unit: "µl", min: 5, max: 200, step: 5 },
+  { key: "brushLossUl", label: "Stays in the brush at each rinse", unit: "µl", min: 0, max: 200, step: 1 },
+  { key: "paletteLossUl", label: "Stays on the palette", unit: "µl", min: 0, max: 500, step: 5 },
+  { key: "secondsPerPull", label: "One pull of a line", unit: "s", min: 0.5, max: 120, step: 0.5 },
+  { key: "secondsPerBox", label: "One box, one pass", unit: "s", min: 0.5, max: 120, step: 0.5 },
+  { key: "secondsPerDot", label: "One dot", unit: "s", min: 0.2, max: 60, step: 0.2 },
+  { key: "mm2PerMinute", label: "Brushed all over in a minute", unit: "mm²", min: 10, max: 5000, step: 10 },
+  { key: "setUpMinutes", label: "Mixing and setting up a coat", unit: "min", min: 0, max: 30, step: 0.5 },
+];
+
+function useProfile() {
+  const [painter, setPainter] = useState<Painter | null>(null);
+  const [state, setState] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  useEffect(() => {
+    call<{ painter: Painter }>("/api/painter").then(
+      (loaded) => setPainter(loaded.painter),
+      (error: unknown) => setProblem(messageOf(error)),
+    );
+  }, []);
+  const change = (next: Painter) => {
+    setPainter(next);
+    setState("Saving");
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      call("/api/painter", { method: "PUT", json: next }).then(
+        () => {
+          setState("Saved");
+          setProblem(null);
+        },
+        (error: unknown) => {
+          setState("Not saved");
+          setProblem(messageOf(error));
+        },
+      );
+    }, 250);
+  };
+  return { painter, change, state, problem };
+}
+
+function Display() {
+  const { mode, setMode, surround, fineness, setFineness, setSurround } = usePrefs();
+  return (
+    <Box sx={{ display: "grid", gap: 2, justifyItems: "start" }}>
+      <Typography variant="h2">Screen</Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={mode}
+        aria-label="Theme"
+        onChange={(_event, next: "light" | "dark" | null) => next && setMode(next)}
+      >
+        <ToggleButton value="light">Light</ToggleButton>
+        <ToggleButton value="dark">Dark</ToggleButton>
+      </ToggleButtonGroup>
+      <Typography variant="body2">Surround on which colours are judged</Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={surround}
+        aria-label="Surround"
+        onChange={(_event, next: Surround | null) => next && setSurround(next)}
+      >
+        {(Object.keys(SURROUNDS) as Surround[]).map((name) => (
+          <ToggleButton key={name} value={name}>
+            <Box
+              component="span"
+              sx={{
+                width: 14,
+                height: 14,
+                mr: 1,
+                bgcolor: SURROUNDS[name],
+                border: 1,
+                borderColor: "divider",
+              }}
+            />
+            {name}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Typography variant="body2">How fine surfaces are drawn</Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={fineness}
+        aria-label="How fine surfaces are drawn"
+        onChange={(_event, next: Fineness | null) => next && setFineness(next)}
+      >
+        <ToggleButton value="fine">Every mark</ToggleButton>
+        <ToggleButton value="quick">Quick, on a slow machine</ToggleButton>
+      </ToggleButtonGroup>
+    </Box>
+  );
+}
+
+function Profile({
+  painter,
+  change,
+}: {
+  readonly painter: Painter;
+  readonly change: (painter: Painter) => void;
+}) {
+  const grid = {
+    display: "grid",
+    gap: 2,
+    gridTemplateColumns: "repeat(auto-fill, minmax(250px, 1fr))",
+    mt: 2,
+  };
+  return (
+    <>
+      <Typography variant="h2">Hand</Typography>
+      <Typography variant="body2">New jobs start with these; each job keeps its own.</Typography>
+      <Box sx={grid}>
+        <NumberField
+          label="Finest line you can make"
+          unit="mm"
+          min={0.03}
+          max={1}
+          step={0.01}
+          value={painter.hand.finestLineMm}
+          onChange={(finestLineMm) => change({ ...painter, hand: { ...painter.hand, finestLineMm } })}
+        />
+        <NumberField
+          label="Steadiness, 0 shaky to 100 very steady"
+          unit="%"
+          min={0}
+          max={100}
+          step={5}
+          value={painter.hand.steadiness01 * 100}
+          onChange={(value) => change({ ...painter, hand: { ...painter.hand, steadiness01: value / 100 } })}
+        />
+      </Box>
+      <Typography variant="h2" sx={{ mt: 4 }}>
+        Drops, losses and pace
+      </Typography>
+      <Typography variant="body2">Counts of drops and minutes on the cards follow these.</Typography>
+      <Box sx={grid}>
+        {FIELDS.map(({ key, ...field }) => (
+          <NumberField
+            key={key}
+            {...field}
+            value={painter[key]}
+            onChange={(value) => change({ ...painter, [key]: value })}
+          />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+/** The painter's own numbers, and how the screen looks. */
+export function Settings() {
+  const { painter, change, state, problem } = useProfile();
+  return (
+    <AppFrame>
+      <Box sx={{ height: "100vh", overflow: "auto", bgcolor: "background.paper" }}>
+        <TopBar here="Settings" title="Settings: the painter">
+          <Typography variant="body2" role="status">
+            {state}
+          </Typography>
+        </TopBar>
+        <Box component="main" sx={{ px: 3, py: 3, maxWidth: 900 }}>
+          {problem !== null && (
+            <Alert severity="error" variant="outlined" sx={{ mb: 2 }}>
+              {problem}
+            </Alert>
+          )}
+          {painter ? (
+            <Profile painter={painter} change={change} />
+          ) : (
+            problem === null && <LinearProgress aria-label="Loading" />
+          )}
+          <Box sx={{ mt: 4 }}>
+            <Display />
+            <TrueSize />
+          </Box>
+        </Box>
+      </Box>
+    </AppFrame>
+  );
+}

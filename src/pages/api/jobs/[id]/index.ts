@@ -1,0 +1,7 @@
+import type { APIRoute } from "astro";
+import { deleteJob, getJob, putJob } from "../../../../server/jobs";
+import { answer } from "../../../../server/problem";
+
+export const GET: APIRoute = ({ params }) => answer(() => getJob(params.id ?? ""));
+export const PUT: APIRoute = ({ params, request }) => answer(() => putJob(params.id ?? "", request));
+export const DELETE: APIRoute = ({ params }) => answer(() => deleteJob(params.id ?? ""));

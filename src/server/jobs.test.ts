@@ -1,0 +1,155 @@
+import { mkdtempSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { beforeAll, describe, expect, it } from "vitest";
+import type { Job, Paint } from "../core/job";
+import { defaultPainter } from "../core/painter";
+import { demoShelf } from "../data/demo/shelf";
+import { createJob, deleteJob, exportJob, getJob, getJobs, importJob, putJob, restoreJob } from "./jobs";
+import { deletePaint, getPaints, savePaint } from "./paints";
+import { getPainter, savePainter } from "./painter";
+import { answer } from "./problem";
+
+beforeAll(() => {
+  process.env.CRENNA_DATA = mkdtempSync(path.join(os.tmpdir(), "crenna-server-"));
+});
+
+type Answered = Record<string, unknown> & {
+  job?: Job;
+  revision?: number;
+  detail?: string;
+  problems?: { field: string; message: string }[];
+};
+
+const request = (method: string, body: unknown) =>
+  new Request("http://localhost/", {
+    method,
+    headers: { "content-type": "application/json" },
+    body: typeof body === "string" ? body : JSON.stringify(body),
+  });
+
+async function ask(run: () => Promise<Response> | Response): Promise<{ status: number; body: Answered }> {
+  const response = await answer(run);
+  return { status: response.status, body: (await response.json()) as Answered };
+}
+
+const create = (body: unknown) => ask(() => createJob(request("POST", body)));
+
+describe("jobs over the wire", () => {
+  it("start with the demo, next to every pot of the shelf", async () => {
+    const { status, body } = await ask(getJobs);
+    expect(status).toBe(200);
+    expect((body.jobs as { job: Job }[]).map(({ job }) => job.name).sort()).toEqual([
+      "Ferry sergeant",
+      "Reed scout",
+    ]);
+    expect(body.paints).toEqual(demoShelf);
+  });
+
+  it("are made new with a free id each, ready to simulate", async () => {
+    const first = await create({ from: "new", name: "Tide hound" });
+    const second = await create({ from: "new", name: "Tide hound" });
+    expect([first.status, second.status]).toEqual([201, 201]);
+    expect([first.body.job!.id, second.body.job!.id]).toEqual(["tide-hound", "tide-hound-2"]);
+    expect(first.body.job!.surfaces[0]!.coats.length).toBeGreaterThan(3);
+    expect((await create({ from: "new", name: "  " })).body.job!.name).toBe("New figure");
+    expect((await create({ from: "new", name: "漆" })).body.job!.id).toBe("job");
+  });
+
+  it("are copied without their log, or not at all where there is nothing to copy", async () => {
+    const copy = await create({ from: "copy", id: "ferry-sergeant" });
+    expect(copy.body.job).toMatchObject({ name: "Ferry sergeant copy", log: [] });
+    expect((await create({ from: "copy", id: "never-was" })).status).toBe(404);
+    expect((await create({ from: "copy" })).status).toBe(404);
+  });
+
+  it("refuse wishes they do not know, each problem by name", async () => {
+    const { status, body } = await create({ from: "nowhere", size: 3 });
+    expect(status).toBe(422);
+    expect(body.problems!.length).toBe(2);
+    expect((await ask(() => createJob(request("POST", "{")))).status).toBe(400);
+  });
+
+  it("are saved on their revision, and hand out the newest on a conflict", async () => {
+    const { body } = await create({ from: "demo" });
+    const job = body.job!;
+    const put = (revision: unknown, next: unknown) =>
+      ask(() => putJob(job.id, request("PUT", { revision, job: next })));
+    expect((await put(1, { ...job, name: "Mine" })).body.revision).toBe(2);
+    const late = await put(1, { ...job, name: "Theirs" });
+    expect(late.status).toBe(409);
+    expect(late.body).toMatchObject({ revision: 2, job: { name: "Mine" } });
+    expect((await put("1", job)).status).toBe(422);
+    expect((await put(2, { ...job, id: "other" })).body.detail).toContain(`must be "${job.id}"`);
+    const bad = await put(2, { ...job, figure: { ...job.figure, eyeHeightMm: -3 } });
+    expect(bad.status).toBe(422);
+    expect(bad.body.problems![0]!.field).toBe("figure.eyeHeightMm");
+    expect((await ask(() => getJob(job.id))).body.job!.name).toBe("Mine");
+  });
+
+  it("are deleted and restored once each", async () => {
+    const { body } = await create({ from: "new", name: "Short-lived" });
+    const { id } = body.job!;
+    expect((await ask(() => deleteJob(id))).status).toBe(200);
+    expect((await ask(() => deleteJob(id))).status).toBe(404);
+    expect((await ask(() => getJob(id))).status).toBe(404);
+    expect((await ask(() => restoreJob(id))).status).toBe(200);
+    expect((await ask(() => restoreJob(id))).status).toBe(404);
+    expect((await ask(() => getJob(id))).status).toBe(200);
+  });
+
+  it("travel as files: out, into an empty name, with their pots", async () => {
+    const response = exportJob("ferry-sergeant");
+    expect(response.headers.get("content-disposition")).toBe(
+      'attachment; filename="ferry-sergeant.crenna.json"',
+    );
+    const text = await response.text();
+    const taken = await ask(() => importJob(request("POST", text)));
+    expect(taken.status).toBe(201);
+    expect(taken.body.job!.id).not.toBe("ferry-sergeant");
+    const foreign = text.replaceAll("paint-straw", "paint-foreign-straw");
+    await ask(() => importJob(request("POST", foreign)));
+    const { body } = await ask(getPaints);
+    expect((body.paints as Paint[]).map((paint) => paint.id)).toContain("paint-foreign-straw");
+    const before = ((await ask(getJobs)).body.jobs as unknown[]).length;
+    expect((await ask(() => importJob(request("POST", text.slice(0, 500))))).status).toBe(422);
+    expect(((await ask(getJobs)).body.jobs as unknown[]).length).toBe(before);
+  });
+});
+
+describe("pots over the wire", () => {
+  const pot: Paint = { ...demoShelf[0]!, id: "paint-own", name: "Own Grey" };
+  const save = (id: string, body: unknown) => ask(() => savePaint(id, request("PUT", body)));
+
+  it("are put, changed and taken off, but not from under a mix", async () => {
+    expect((await save("paint-own", pot)).status).toBe(200);
+    expect((await save("paint-own", { ...pot, name: "Own Gray" })).status).toBe(200);
+    expect((await save("paint-other", pot)).status).toBe(422);
+    expect((await save("paint-own", { ...pot, thick: "grey" })).body.problems![0]!.message).toContain(
+      "hexadecimal",
+    );
+    expect((await ask(() => deletePaint("paint-own"))).status).toBe(200);
+    expect((await ask(() => deletePaint("paint-own"))).status).toBe(404);
+    const used = await ask(() => deletePaint("paint-straw"));
+    expect(used.status).toBe(409);
+    expect(used.body.detail).toContain("Ferry sergeant");
+  });
+});
+
+describe("the painter over the wire", () => {
+  it("is kept, and refused outside its ranges", async () => {
+    expect((await ask(getPainter)).body.painter).toEqual(defaultPainter);
+    const own = { ...defaultPainter, secondsPerDot: 3 };
+    expect((await ask(() => savePainter(request("PUT", own)))).status).toBe(200);
+    expect((await ask(getPainter)).body.painter).toEqual(own);
+    for (const bad of [
+      { ...own, secondsPerDot: 0 },
+      { ...own, extra: 1 },
+      { ...own, hand: { finestLineMm: 0.1 } },
+      null,
+    ]) {
+      expect((await ask(() => savePainter(request("PUT", bad)))).status).toBe(422);
+    }
+    expect((await ask(getPainter)).body.painter).toEqual(own);
+  });
+});

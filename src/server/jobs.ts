@@ -1,0 +1,156 @@
+import { object, string } from "yup";
+import { readJobFile, writeJobFile } from "../core/formats/job-json/jobFile";
+import { parseJob } from "../core/formats/job-json/jobSchema";
+import type { Job } from "../core/job";
+import { database } from "../data";
+import { wholeSergeant } from "../data/demo/company";
+import { newJob } from "../core/newJob";
+import {
+  ConflictError,
+  findJob,
+  insertJob,
+  listJobs,
+  markDeleted,
+  saveJob,
+  takenIds,
+  type StoredJob,
+} from "../data/jobStore";
+import { addPaints, listPaints } from "../data/paintStore";
+import { readPainter } from "../data/settingsStore";
+import { findPicture, keepPicture } from "../data/pictureStore";
+import { readJson, readText } from "./body";
+import { checkedPicture } from "./pictures";
+import { HttpProblem, json } from "./problem";
+
+const now = () => new Date().toISOString();
+const gone = (id: string) =>
+  new HttpProblem(404, "No such job", `There is no job "${id}". It may have been deleted.`);
+
+/** Reference and relief pictures a job names. */
+const pictureIdsOf = (job: Job): string[] => [
+  ...new Set([
+    ...job.references.map((one) => one.pictureId),
+    ...job.surfaces.flatMap((surface) => (surface.relief ? [surface.relief.pictureId] : [])),
+  ]),
+];
+
+/** A free id made from a name. */
+function freeId(name: string, taken: ReadonlySet<string>): string {
+  const base =
+    name
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, "-")
+      .replaceAll(/^-+|-+$/g, "")
+      .slice(0, 60) || "job";
+  for (let number = 1; ; number++) {
+    const id = number === 1 ? base : `${base}-${number}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+const summary = ({ job, revision, updatedAt }: StoredJob) => ({ job, revision, updatedAt });
+
+export const getJobs = (): Response =>
+  json({ jobs: listJobs(database()).map(summary), paints: listPaints(database()) });
+
+const createSchema = object({
+  from: string().oneOf(["new", "demo", "copy"]).required(),
+  name: string().max(80),
+  id: string().max(120),
+})
+  .strict()
+  .noUnknown();
+
+/** A new, demo or copied job. */
+export async function createJob(request: Request): Promise<Response> {
+  const wish = await createSchema.validate(await readJson(request), { abortEarly: false });
+  const db = database();
+  const taken = takenIds(db);
+  let job: Job;
+  if (wish.from === "copy") {
+    const source = findJob(db, wish.id ?? "");
+    if (!source) throw gone(wish.id ?? "");
+    const name = `${source.job.name} copy`.slice(0, 80).trim();
+    job = { ...source.job, id: freeId(name, taken), name, log: [] };
+  } else if (wish.from === "demo") {
+    const demo = wholeSergeant();
+    job = { ...demo, id: freeId(demo.id, taken) };
+  } else {
+    const typed = (wish.name ?? "").trim();
+    const name = typed === "" ? "New figure" : typed;
+    job = newJob(freeId(name, taken), name, readPainter(db), listPaints(db));
+  }
+  return json(summary(insertJob(db, parseJob(job), now())), 201);
+}
+
+/** A job file may carry eight pictures. */
+const MOST_FILE_BYTES = 14_000_000;
+
+/** A job from a file. Nothing changes where the file has a problem. */
+export async function importJob(request: Request): Promise<Response> {
+  const { job, paints, pictures } = readJobFile(await readText(request, MOST_FILE_BYTES));
+  const db = database();
+  const kept = pictures.map(({ id, type, base64 }) =>
+    checkedPicture(Buffer.from(base64, "base64"), type, id),
+  );
+  for (const picture of kept) keepPicture(db, picture, now());
+  addPaints(db, paints);
+  return json(summary(insertJob(db, { ...job, id: freeId(job.id, takenIds(db)) }, now())), 201);
+}
+
+export function getJob(id: string): Response {
+  const stored = findJob(database(), id);
+  if (!stored) throw gone(id);
+  return json({ ...summary(stored), paints: listPaints(database()), painter: readPainter(database()) });
+}
+
+/** Saves an edit made on a named revision. */
+export async function putJob(id: string, request: Request): Promise<Response> {
+  const body = (await readJson(request)) as { revision?: unknown; job?: unknown } | null;
+  if (typeof body?.revision !== "number" || !Number.isInteger(body.revision)) {
+    throw new HttpProblem(
+      422,
+      "The input cannot be used",
+      "revision must be the whole number the edit was made on.",
+    );
+  }
+  const job = parseJob(body.job);
+  if (job.id !== id) throw new HttpProblem(422, "The input cannot be used", `The job's id must be "${id}".`);
+  try {
+    const saved = saveJob(database(), job, body.revision, now());
+    if (!saved) throw gone(id);
+    return json({ revision: saved.revision, updatedAt: saved.updatedAt });
+  } catch (error) {
+    if (!(error instanceof ConflictError)) throw error;
+    throw new HttpProblem(409, "Changed elsewhere", "This job was changed in another window.", {
+      revision: error.current.revision,
+      job: error.current.job,
+    });
+  }
+}
+
+export function deleteJob(id: string): Response {
+  if (!markDeleted(database(), id, now())) throw gone(id);
+  return json({ deleted: id });
+}
+
+export function restoreJob(id: string): Response {
+  if (!markDeleted(database(), id, null)) throw gone(id);
+  return json({ restored: id });
+}
+
+export function exportJob(id: string): Response {
+  const stored = findJob(database(), id);
+  if (!stored) throw gone(id);
+  const pictures = pictureIdsOf(stored.job).flatMap((pictureId) => {
+    const picture = findPicture(database(), pictureId);
+    return picture ? [{ id: picture.id, type: picture.type, base64: picture.bytes.toString("base64") }] : [];
+  });
+  return new Response(writeJobFile(stored.job, listPaints(database()), pictures), {
+    headers: {
+      "content-type": "application/json; charset=utf-8",
+      "content-disposition": `attachment; filename="${id}.crenna.json"`,
+      "cache-control": "no-store",
+    },
+  });
+}

@@ -1,0 +1,64 @@
+import { ValidationError } from "yup";
+import { InputError, type Problem } from "../core/errors";
+
+/** Problem details as of RFC 9457, with the places of every problem found. */
+export interface ProblemDetails {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly problems?: readonly Problem[];
+}
+
+export function problem(
+  status: number,
+  title: string,
+  detail: string,
+  more: Readonly<Record<string, unknown>> = {},
+): Response {
+  const body: ProblemDetails = { type: "about:blank", title, status, detail, ...more };
+  return new Response(JSON.stringify(body), {
+    status,
+    headers: { "content-type": "application/problem+json; charset=utf-8", "cache-control": "no-store" },
+  });
+}
+
+export const json = (value: unknown, status = 200): Response =>
+  new Response(JSON.stringify(value), {
+    status,
+    headers: { "content-type": "application/json; charset=utf-8", "cache-control": "no-store" },
+  });
+
+/** Thrown by a use case to answer with a problem. */
+export class HttpProblem extends Error {
+  readonly response: () => Response;
+  constructor(status: number, title: string, detail: string, more: Readonly<Record<string, unknown>> = {}) {
+    super(detail);
+    this.response = () => problem(status, title, detail, more);
+  }
+}
+
+/** Runs a use case; what it throws becomes a problem, never a stack trace. */
+export async function answer(run: () => Promise<Response> | Response): Promise<Response> {
+  try {
+    return await run();
+  } catch (error) {
+    if (error instanceof HttpProblem) return error.response();
+    if (error instanceof InputError) {
+      return problem(422, "The input cannot be used", error.message, { problems: error.problems });
+    }
+    if (error instanceof ValidationError) {
+      const inner = error.inner.length > 0 ? error.inner : [error];
+      const problems = inner.slice(0, 20).map((one) => ({ field: one.path ?? "", message: one.message }));
+      return problem(422, "The input cannot be used", problems.map((one) => one.message).join("; "), {
+        problems,
+      });
+    }
+    console.error(error);
+    return problem(
+      500,
+      "Something went wrong here",
+      "The server could not finish this. Nothing was changed.",
+    );
+  }
+}

@@ -1,0 +1,46 @@
+import { create } from "zustand";
+import { persist } from "zustand/middleware";
+import type { Surround } from "./theme";
+
+export type Fineness = "fine" | "quick";
+/** Most cells of a full picture, by how fine it is wanted. */
+export const MOST_CELLS: Readonly<Record<Fineness, number>> = { fine: 2_000_000, quick: 150_000 };
+
+interface Prefs {
+  readonly mode: "light" | "dark";
+  readonly surround: Surround;
+  /** Screen pixels of the page to a true millimetre, as calibrated; null where it never was. */
+  readonly pxPerMm: number | null;
+  /** Full pictures in all their cells, or in a tenth of them: for machines that are slow. */
+  readonly fineness: Fineness;
+  readonly setFineness: (fineness: Fineness) => void;
+  readonly setPxPerMm: (pxPerMm: number | null) => void;
+  readonly setMode: (mode: "light" | "dark") => void;
+  readonly setSurround: (surround: Surround) => void;
+}
+
+// Stores are also loaded where there is no page: in unit tests.
+const preferred = () =>
+  typeof window !== "undefined" && window.matchMedia("(prefers-color-scheme: dark)").matches
+    ? "dark"
+    : "light";
+
+/** What a page takes a millimetre to be where the screen was never measured: 96 pixels to the inch. */
+export const USUAL_PX_PER_MM = 96 / 25.4;
+
+/** How this painter likes the screen; remembered in this browser. */
+export const usePrefs = create<Prefs>()(
+  persist(
+    (set) => ({
+      mode: preferred(),
+      surround: "middle",
+      pxPerMm: null,
+      fineness: "fine",
+      setFineness: (fineness) => set({ fineness }),
+      setPxPerMm: (pxPerMm) => set({ pxPerMm }),
+      setMode: (mode) => set({ mode }),
+      setSurround: (surround) => set({ surround }),
+    }),
+    { name: "crenna-prefs" },
+  ),
+);

@@ -1,0 +1,98 @@
+import boldUrl from "@fontsource/archivo/files/archivo-latin-600-normal.woff?url";
+import regularUrl from "@fontsource/archivo/files/archivo-latin-400-normal.woff?url";
+import { writeBenchPdf } from "../core/formats/bench-pdf/benchPdf";
+import type { PdfCard } from "../core/formats/bench-pdf/cardPages";
+import type { Job, Paint } from "../core/job";
+import type { Painter } from "../core/painter";
+import { buildForm } from "../core/patterns/derive";
+import { layoutOf } from "../core/patterns/sett/coats";
+import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
+import { cardFacts } from "../core/plan/cardText";
+import { gaugePieces } from "../core/plan/gauge";
+import type { Simulator, StillWanted } from "../core/simulate/simulator";
+import type { Steps } from "./protocol";
+import { takeSteps } from "./steps";
+
+const SURROUND = "#8c8c8c";
+
+/** A picture on the neutral surround, as PNG. */
+async function toPng(steps: Steps, index: number): Promise<Uint8Array> {
+  const canvas = new OffscreenCanvas(steps.width, steps.height);
+  const context = canvas.getContext("2d")!;
+  const picture = new OffscreenCanvas(steps.width, steps.height);
+  picture
+    .getContext("2d")!
+    .putImageData(new ImageData(steps.pictures[index]!, steps.width, steps.height), 0, 0);
+  context.fillStyle = SURROUND;
+  context.fillRect(0, 0, steps.width, steps.height);
+  context.drawImage(picture, 0, 0);
+  const blob = await canvas.convertToBlob({ type: "image/png" });
+  return new Uint8Array(await blob.arrayBuffer());
+}
+
+async function fontBytes(url: string): Promise<Uint8Array> {
+  const response = await fetch(url);
+  return new Uint8Array(await response.arrayBuffer());
+}
+
+async function printedCards(
+  job: Job,
+  paints: readonly Paint[],
+  painter: Painter,
+  simulator: Simulator,
+  wanted: StillWanted,
+): Promise<PdfCard[] | null> {
+  const cards = cardsOf(job, paints, painter);
+  const out: PdfCard[] = [];
+  for (const surface of job.surfaces) {
+    const own: Card[] = cards.filter((card) => card.surface.id === surface.id);
+    if (own.length === 0) continue;
+    const request = { job, paints, surfaceId: surface.id, upTo: null, lit: false };
+    const laid = await simulator.lay(request, true, wanted);
+    if (!laid) return null;
+    const steps = takeSteps(simulator, request, laid);
+    for (const card of own) {
+      if (!(await wanted(out.length, cards.length))) return null;
+      out.push({
+        number: out.length + 1,
+        title: job.surfaces.length > 1 ? `${surface.name}: ${card.title}` : card.title,
+        facts: cardFacts(card, paints),
+        lookAt: card.caution ? [`Caution: ${card.caution}`, ...card.lookAt] : card.lookAt,
+        before: await toPng(steps, card.step),
+        after: await toPng(steps, card.step + 1),
+      });
+    }
+  }
+  return out;
+}
+
+/** Cards and gauge strips of a job as one PDF; null where it was cancelled. */
+export async function makeBenchPdf(
+  job: Job,
+  paints: readonly Paint[],
+  painter: Painter,
+  simulator: Simulator,
+  wanted: StillWanted,
+): Promise<Uint8Array | null> {
+  const cards = await printedCards(job, paints, painter, simulator, wanted);
+  if (!cards) return null;
+  const gauges = job.surfaces.flatMap((surface) => {
+    if (!surface.pattern) return [];
+    try {
+      const form = buildForm(surface);
+      return [{ surface: surface.name, pieces: gaugePieces(layoutOf({ job, surface, form })) }];
+    } catch (error) {
+      // A surface that cannot be built has no gauge; the check says why.
+      if (error instanceof Error) return [];
+      throw error;
+    }
+  });
+  const [regular, bold] = await Promise.all([fontBytes(regularUrl), fontBytes(boldUrl)]);
+  return writeBenchPdf({
+    title: job.name,
+    cautions: SITTING_CAUTIONS,
+    cards,
+    gauges,
+    fonts: { regular, bold },
+  });
+}

@@ -1,0 +1,149 @@
+import { opticsOfMix } from "../core/colour/appearance";
+import { ciede2000 } from "../core/colour/difference";
+import { baseHueOf, type BaseHue } from "../core/checks/seen";
+import { filmTable, LEVELS, levelUm, masstone } from "../core/colour/film";
+import { mixById } from "../core/job";
+import type { FilmPlanes } from "../core/simulate/planes";
+import { finishOf, layFinish } from "../core/simulate/surfaceFinish";
+import { passing, stillShowing } from "../core/simulate/showing";
+import { decodeSrgb, linearToXyz, spectrumToLab, xyzToLab, type Triple } from "../core/colour/spaces";
+import type { LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
+import type { CoatEffect, Steps } from "./protocol";
+
+const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
+
+/** Lab of the mean light of some cells. */
+function meanLab(rgba: Uint8ClampedArray, weights: Uint8Array): Triple {
+  let [r, g, b, sum] = [0, 0, 0, 0];
+  for (let at = 0; at < weights.length; at++) {
+    const weight = weights[at]!;
+    if (weight === 0) continue;
+    r += weight * DECODE[rgba[at * 4]!]!;
+    g += weight * DECODE[rgba[at * 4 + 1]!]!;
+    b += weight * DECODE[rgba[at * 4 + 2]!]!;
+    sum += weight;
+  }
+  if (sum === 0) return [0, 0, 0];
+  [r, g, b] = [r / sum, g / sum, b / sum];
+  return xyzToLab(linearToXyz([r, g, b]));
+}
+
+/** Cells weighted by how much of the coat lies there: a glaze is judged where it gathers. */
+const weightsByFilm = ({ cover, level }: FilmPlanes): Uint8Array =>
+  cover.map((share, at) => (share * level[at]! * level[at]!) / 65025);
+
+/** How much of a coat's marks a later one covers, and how thick it lies there. */
+function filmOver(
+  marks: FilmPlanes,
+  over: FilmPlanes,
+  table: Float32Array,
+): { share: number; filmUm: number; hides: number } {
+  const through = passing(table);
+  let hidden = 0;
+  const heights = Float32Array.from({ length: LEVELS }, (_, level) => levelUm(level, over.maxUm));
+  let [all, covered, volume] = [0, 0, 0];
+  for (let at = 0; at < marks.cover.length; at++) {
+    const weight = marks.cover[at]!;
+    if (weight === 0) continue;
+    all += weight;
+    covered += weight * over.cover[at]!;
+    volume += weight * over.cover[at]! * heights[over.level[at]!]!;
+    hidden += weight * over.cover[at]! * (1 - through[over.level[at]!]!);
+  }
+  return {
+    share: all > 0 ? covered / all / 255 : 0,
+    filmUm: covered > 0 ? volume / covered : 0,
+    hides: all > 0 ? hidden / all / 255 : 0,
+  };
+}
+
+/** Every so manyth cell is enough to tell how much of earlier coats shows, and how a hue reads. */
+const EARLIER_STEP = 5;
+const HUE_STEP = 7;
+
+function readBaseHue(request: SpecimenRequest, laid: LaidSurface, last: Uint8ClampedArray): BaseHue | null {
+  const base = laid.coats[0];
+  const mix = base && mixById(request.job, base.coat.mixId);
+  if (!mix) return null;
+  const { inside } = laid.grid;
+  const cells: [Triple, number][] = [];
+  for (let at = 0; at < inside.length; at += HUE_STEP) {
+    if (inside[at]! < 0.5) continue;
+    const [r, g, b] = [0, 1, 2].map((channel) => DECODE[last[at * 4 + channel]!]!) as [
+      number,
+      number,
+      number,
+    ];
+    cells.push([xyzToLab(linearToXyz([r, g, b])), 1]);
+  }
+  return baseHueOf(spectrumToLab(masstone(opticsOfMix(mix, request.paints))), cells);
+}
+
+/** The surface after each coat, with what each coat did. */
+export function takeSteps(simulator: Simulator, request: SpecimenRequest, laid: LaidSurface): Steps {
+  const { grid } = laid;
+  const blank = () => {
+    const picture = new Uint8ClampedArray(grid.inside.length * 4);
+    for (let at = 0; at < grid.inside.length; at++) picture[at * 4 + 3] = grid.inside[at]! * 255;
+    return picture;
+  };
+  const after = laid.coats.map(blank);
+  const plain = { ...request, upTo: null, lit: false };
+  simulator.picture(plain, laid, (coat, from, rgba) => {
+    const picture = after[coat]!;
+    for (let at = 0; at < rgba.length; at += 4) {
+      picture[from * 4 + at] = rgba[at]!;
+      picture[from * 4 + at + 1] = rgba[at + 1]!;
+      picture[from * 4 + at + 2] = rgba[at + 2]!;
+    }
+  });
+  const stack = laid.coats.map(({ coat, film }) => ({
+    coat,
+    film,
+    table: filmTable(opticsOfMix(mixById(request.job, coat.mixId), request.paints), film.maxUm),
+  }));
+  after.forEach((picture, index) => {
+    const finish = finishOf(stack.slice(0, index + 1), request.job, request.paints, grid.inside.length);
+    if (finish) layFinish(picture, finish, grid.inside, null);
+  });
+  const primed = simulator.picture({ ...plain, upTo: 0 }, laid).rgba;
+  const pictures = [primed, ...after];
+  const showing = stillShowing(stack, grid.inside);
+  const effects = laid.coats.map(({ coat, film }, index): CoatEffect => {
+    const thick = weightsByFilm(film);
+    const before = meanLab(pictures[index]!, film.cover);
+    const after = meanLab(pictures[index + 1]!, film.cover);
+    return {
+      coatId: coat.id,
+      coveredShare: film.coveredShare,
+      meanUm: film.meanUm,
+      showing: showing[index]!,
+      earlier: stillShowing(stack.slice(0, index + 1), grid.inside, EARLIER_STEP)
+        .slice(0, index)
+        .map((share, at) => ({
+          coatId: laid.coats[at]!.coat.id,
+          share: share / Math.max(1e-6, laid.coats[at]!.film.coveredShare),
+        })),
+      above: stack.slice(index + 1).flatMap((over) => {
+        const found = filmOver(film, over.film, over.table);
+        return found.share > 0.02 ? [{ coatId: over.coat.id, ...found }] : [];
+      }),
+      change: ciede2000(meanLab(pictures[index]!, thick), meanLab(pictures[index + 1]!, thick)),
+      before,
+      after,
+    };
+  });
+  const { width, height, pitchMm, originX, originY } = grid;
+  const baseHue = readBaseHue(request, laid, pictures.at(-1)!);
+  return {
+    width,
+    height,
+    pitchMm,
+    originX,
+    originY,
+    pictures,
+    effects,
+    baseHue,
+    surfaceId: request.surfaceId,
+  };
+}

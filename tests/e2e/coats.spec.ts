@@ -1,0 +1,190 @@
+import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
+import { encode } from "fast-png";
+import { hexToLab } from "../../src/core/colour/spaces";
+import { demoJob, fine, pixels, put, saved, specimen, storedJob } from "./support";
+
+/** Opens a surface of a fresh demo in the Coats stage. */
+async function openSurface(page: Page, request: APIRequestContext, name: string): Promise<string> {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/coats`);
+  await chooseSurface(page, name);
+  return id;
+}
+
+async function chooseSurface(page: Page, name: string): Promise<void> {
+  await page.getByRole("combobox", { name: /^Surface: / }).click();
+  await page.getByRole("option", { name, exact: true }).click();
+  await fine(page);
+}
+
+const surfaceOf = async (request: APIRequestContext, id: string, surfaceId: string) =>
+  (await storedJob(request, id)).surfaces.find((one) => one.id === surfaceId)!;
+
+test("a surface is started from a scheme by one question each, and brought back by undo", async ({
+  page,
+  request,
+}) => {
+  const id = await openSurface(page, request, "Shoulder strap");
+  const before = (await surfaceOf(request, id, "strap")).coats.map((coat) => coat.id);
+  await page.getByRole("button", { name: "From a scheme" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("button", { name: "Scrubbed and washed" }).click();
+  await dialog.getByRole("button", { name: "old", exact: true }).click();
+  await dialog.getByRole("button", { name: "quiet, for parts that stay back" }).click();
+  await expect(dialog.getByRole("list", { name: "Its tones" }).getByRole("listitem")).toHaveCount(6);
+  await expect(dialog.getByRole("img", { name: "As it would be painted, simulated" })).toBeVisible();
+  await dialog.getByRole("button", { name: "Start", exact: true }).click();
+  await fine(page);
+  await saved(page);
+  const started = await surfaceOf(request, id, "strap");
+  expect(started.coats.map((coat) => coat.technique.id)).toEqual([
+    "base-coat",
+    "dry-brush",
+    "dry-brush",
+    "scratch",
+    "wash",
+    "glaze",
+    "pin-wash",
+  ]);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(async () =>
+    expect((await surfaceOf(request, id, "strap")).coats.map((coat) => coat.id)).toEqual(before),
+  ).toPass();
+});
+
+test("the finish is planned backwards: what to paint for what is to be seen, taken over as a mix", async ({
+  page,
+  request,
+}) => {
+  const id = await openSurface(page, request, "Satchel");
+  await page.getByRole("button", { name: /^Coat 3/ }).click();
+  await page.getByRole("tab", { name: "Plan backwards" }).click();
+  const panel = page.getByRole("tabpanel");
+  await expect(panel.getByText(/Over First stipple come .*Brown glaze/)).toBeVisible();
+  await put(page, "To be seen when all is dry", "#c8a880");
+  const said = page.getByTestId("backwards");
+  await expect(said).toHaveText(/Paint it #[0-9a-f]{6}, L\* \d+: \d+ (lighter|darker) than now/);
+  // Under the glaze the paint must be lighter than what is to be seen of it.
+  const paint = /L\* (\d+):/.exec((await said.textContent())!)![1];
+  expect(Number(paint)).toBeGreaterThan(hexToLab("#c8a880")[0] + 0.6);
+  const mixes = (await storedJob(request, id)).mixes.length;
+  await panel.getByRole("button", { name: "Find a mix for it" }).click();
+  await panel.getByRole("button", { name: "Take", exact: true }).first().click();
+  await saved(page);
+  const job = await storedJob(request, id);
+  expect(job.mixes.length).toBe(mixes + 1);
+  expect(job.surfaces.find((one) => one.id === "satchel")!.coats[2]!.mixId).toBe(job.mixes.at(-1)!.id);
+});
+
+test("the surface is seen on its form, from across the table, under a moved lamp, and as a map", async ({
+  page,
+  request,
+}) => {
+  const id = await openSurface(page, request, "Gloves");
+  const near = await pixels(specimen(page));
+  await page.getByRole("combobox", { name: /^Seen/ }).click();
+  await page.getByRole("option", { name: /across the table/ }).click();
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(near)).toPass();
+  await page.getByRole("button", { name: "Lit", exact: true }).click();
+  await fine(page);
+  const lit = await pixels(specimen(page));
+  const lamp = page.getByRole("slider", { name: "Lamp" });
+  await lamp.focus();
+  for (let turn = 0; turn < 6; turn++) await lamp.press("ArrowRight");
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(lit)).toPass();
+  await saved(page);
+  expect((await storedJob(request, id)).figure.lamp.fromDeg).toBe(103);
+  await page.getByRole("button", { name: "Wear map" }).click();
+  await fine(page);
+  await page.getByRole("tab", { name: "Wear", exact: true }).click();
+  const map = await pixels(specimen(page));
+  await page.getByRole("slider", { name: "Hems and ends" }).press("Home");
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(map)).toPass();
+  await page.getByRole("button", { name: "Colour", exact: true }).click();
+  await page.getByRole("button", { name: "On its form" }).click();
+  const form = page.getByRole("group", { name: /The surface on its form/ });
+  await expect(form).toHaveAttribute("data-ready", "true");
+  await expect(page.getByRole("img", { name: "The surface, simulated, on its form" })).toBeVisible();
+  const shot = async () => (await form.screenshot()).toString("base64");
+  const front = await shot();
+  await form.focus();
+  for (let turn = 0; turn < 5; turn++) await page.keyboard.press("ArrowRight");
+  await expect(async () => expect(await shot()).not.toBe(front)).toPass();
+});
+
+test("coats are copied to another surface, kept as a variant, and the variant painted instead", async ({
+  page,
+  request,
+}) => {
+  const id = await openSurface(page, request, "Satchel");
+  await page.getByRole("button", { name: /^Coat 6/ }).click();
+  await page.getByRole("button", { name: "Copy to" }).click();
+  await page.getByRole("menuitem", { name: "Gloves: this coat" }).click();
+  await saved(page);
+  expect((await surfaceOf(request, id, "gloves")).coats.at(-1)!.technique.id).toBe("scratch");
+  await page.getByRole("tab", { name: "Variants" }).click();
+  await page.getByRole("button", { name: "Keep as a variant" }).click();
+  await page.getByRole("switch", { name: "Hold back" }).click();
+  await expect(page.getByRole("region", { name: "Variant A" }).getByRole("img")).toBeVisible();
+  await saved(page);
+  expect((await surfaceOf(request, id, "satchel")).coats[5]!.held).toBe(true);
+  await page.getByRole("button", { name: "Paint this one" }).click();
+  await expect(async () => {
+    const { coats, variants } = await surfaceOf(request, id, "satchel");
+    expect(coats[5]!.held).toBe(false);
+    expect(variants.map((one) => one.name)).toEqual(["Painted before"]);
+  }).toPass();
+});
+
+test("the leathers of a figure are unlike where they touch", async ({ page, request }) => {
+  const id = await openSurface(page, request, "Satchel");
+  await page.getByRole("button", { name: "Leathers" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByTestId("least-step")).toHaveText(/L\* 1\d apart at least/);
+  await dialog.getByRole("button", { name: "quiet", exact: true }).click();
+  await dialog.getByRole("button", { name: "Paint them so" }).click();
+  await expect(dialog).toBeHidden();
+  await saved(page);
+  const { surfaces } = await storedJob(request, id);
+  const bases = ["satchel", "strap", "gloves"].map(
+    (name) => surfaces.find((one) => one.id === name)!.coats[0]!.mixId,
+  );
+  expect(new Set(bases).size).toBe(3);
+});
+
+test("relief comes from a greyscale picture; another file is refused with the reason", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/brief`);
+  await page.getByRole("combobox", { name: /^Surface: / }).click();
+  await page.getByRole("option", { name: "Satchel" }).click();
+  const picker = page.getByLabel("Relief picture");
+  await picker.setInputFiles({ name: "notes.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
+  await expect(page.getByText(/notes.png: This file cannot be read as a PNG/)).toBeVisible();
+  expect((await surfaceOf(request, id, "satchel")).relief).toBeNull();
+  const data = Uint16Array.from({ length: 64 * 64 }, (_, at) =>
+    Math.round(32767 * (1 + Math.sin(((at % 64) * Math.PI) / 8))),
+  );
+  const png = Buffer.from(encode({ width: 64, height: 64, channels: 1, depth: 16, data }));
+  await picker.setInputFiles({ name: "Ribs.png", mimeType: "image/png", buffer: png });
+  await expect(page.getByRole("button", { name: "Take Ribs off" })).toBeVisible();
+  await put(page, "As wide as", "4");
+  const stored = async () => (await surfaceOf(request, id, "satchel")).relief;
+  await expect(async () => expect(await stored()).toMatchObject({ name: "Ribs", widthMm: 4 })).toPass();
+  const relief = await stored();
+  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await fine(page);
+  const ribbed = await pixels(specimen(page));
+  await page.getByRole("button", { name: "Undo" }).click();
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(ribbed)).toPass();
+  // The picture goes with the job's file.
+  const answer = await request.get(`/api/jobs/${id}/export`);
+  const { pictures } = (await answer.json()) as { pictures: { id: string }[] };
+  expect(pictures.map((one) => one.id)).toContain(relief!.pictureId);
+});

@@ -1,0 +1,187 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
+import { expect, test, type Page } from "@playwright/test";
+import type { AxeResults } from "axe-core";
+import { demoJob, fine } from "./support";
+
+const axe = readFileSync(path.resolve("node_modules/axe-core/axe.min.js"), "utf8");
+const STAGES = ["brief", "palette", "coats", "check", "bench", "log"] as const;
+
+/** Findings of axe that would keep somebody out. */
+async function seriousFindings(page: Page, mode: "light" | "dark"): Promise<string[]> {
+  await page.evaluate(axe);
+  // Names, roles and order are the same in both themes: the dark one is asked about its contrast.
+  const options = mode === "dark" ? { runOnly: ["color-contrast"] } : {};
+  const results = await page.evaluate(
+    (asked) => (window as unknown as { axe: { run(options: object): Promise<AxeResults> } }).axe.run(asked),
+    options,
+  );
+  return results.violations
+    .filter((violation) => violation.impact === "serious" || violation.impact === "critical")
+    .map(
+      (violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`,
+    );
+}
+
+async function ready(page: Page, view: string): Promise<void> {
+  if (view.endsWith("coats")) await fine(page);
+  else await expect(page.locator("main")).not.toBeEmpty();
+}
+
+for (const mode of ["light", "dark"] as const) {
+  test(`every view is usable without sight and mouse, ${mode} theme`, async ({ page, request }) => {
+    // Fifteen views and all that opens in them.
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme: mode });
+    const id = await demoJob(request);
+    for (const view of ["/", "/shelf", "/settings", ...STAGES.map((stage) => `/job/${id}/${stage}`)]) {
+      await page.goto(view);
+      await ready(page, view);
+      await page.waitForTimeout(400);
+      expect(await seriousFindings(page, mode), view).toEqual([]);
+    }
+    await page.goto(`/job/${id}/palette`);
+    for (const shown of ["Value ladder", "Targets", "Wells", "Mixes"]) {
+      await page.getByRole("button", { name: shown, exact: true }).click();
+      await page.waitForTimeout(200);
+      expect(await seriousFindings(page, mode), shown).toEqual([]);
+    }
+    const closed = page.getByRole("button", { name: /\?$|^Draw the gradient/, expanded: false });
+    while ((await closed.count()) > 0) await closed.first().click();
+    expect(await seriousFindings(page, mode), "questions").toEqual([]);
+    await page.goto("/shelf");
+    await page.getByRole("button", { name: "Add a pot" }).click();
+    for (const tab of ["Readings", "By eye"]) {
+      await page.getByRole("tab", { name: tab }).click();
+      expect(await seriousFindings(page, mode), tab).toEqual([]);
+    }
+    await page.goto(`/job/${id}/coats`);
+    for (const tab of ["Cloth", "Guides", "Wear", "Plan backwards", "Variants"]) {
+      await page.getByRole("tab", { name: tab }).click();
+      expect(await seriousFindings(page, mode), tab).toEqual([]);
+    }
+    for (const dialog of ["From a scheme", "Leathers"]) {
+      await page.getByRole("button", { name: dialog }).click();
+      await expect(page.getByRole("dialog")).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await seriousFindings(page, mode), dialog).toEqual([]);
+      await page.keyboard.press("Escape");
+      await expect(page.getByRole("dialog")).toHaveCount(0);
+    }
+  });
+}
+
+test("no other host is asked, nothing breaks the page's policy, and nothing is logged as an error", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request);
+  const foreign: string[] = [];
+  const errors: string[] = [];
+  page.on("request", (one) => {
+    const { protocol, hostname } = new URL(one.url());
+    if (protocol.startsWith("http") && hostname !== "127.0.0.1") foreign.push(one.url());
+  });
+  page.on("console", (message) => message.type() === "error" && errors.push(message.text()));
+  page.on("pageerror", (error) => errors.push(error.message));
+  for (const view of ["/", "/shelf", "/settings", ...STAGES.map((stage) => `/job/${id}/${stage}`)]) {
+    const response = await page.goto(view);
+    expect(response?.headers()["content-security-policy"]).toContain("default-src 'none'");
+    await ready(page, view);
+  }
+  await page.goto(`/job/${id}/bench`);
+  const pdf = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Cards and gauge strip as PDF" }).click();
+  await pdf;
+  expect(foreign).toEqual([]);
+  expect(errors).toEqual([]);
+});
+
+test("the fonts are the shipped ones", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.locator("main")).not.toBeEmpty();
+  const loaded = await page.evaluate(() =>
+    document.fonts.ready.then((fonts) =>
+      [...fonts].filter((font) => font.status === "loaded").map((font) => font.family.replaceAll('"', "")),
+    ),
+  );
+  expect(loaded).toContain("Archivo");
+});
+
+test("the server refuses foreign hosts and origins, wrong and oversized bodies, without a stack", async ({
+  request,
+  baseURL,
+}) => {
+  const foreign = await request.get("/api/jobs", { headers: { host: "elsewhere.example" } });
+  expect(foreign.status()).toBe(421);
+  const origin = await request.post("/api/jobs", {
+    headers: { origin: "http://elsewhere.example" },
+    data: { from: "demo" },
+  });
+  expect(origin.status()).toBe(403);
+  expect(origin.headers()["content-type"]).toContain("application/problem+json");
+  const large = await request.post("/api/jobs/import", {
+    data: "x".repeat(15_000_000),
+    headers: { "content-type": "application/json" },
+  });
+  expect(large.status()).toBe(413);
+  const wrong = await request.post("/api/jobs", { data: { from: "nowhere", extra: 1 } });
+  expect(wrong.status()).toBe(422);
+  expect(((await wrong.json()) as { problems: unknown[] }).problems).toHaveLength(2);
+  for (const response of [origin, large, wrong])
+    expect(await response.text()).not.toMatch(/at \w+ \(|node_modules|\.ts:/);
+  const page = await request.get("/_astro/../../../package.json");
+  expect(await page.text()).not.toContain("dependencies");
+  expect(baseURL).toContain("127.0.0.1");
+});
+
+test("stages are reached and worked by keyboard alone", async ({ page, request }) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/brief`);
+  await page.getByRole("button", { name: /^3 Coats/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/coats$/);
+  await fine(page);
+  await page.getByRole("button", { name: /^Coat 3/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "3 Straw boxes" })).toBeVisible();
+  await page.getByLabel("Passes").focus();
+  await page.keyboard.press("ArrowUp");
+  await expect(page.getByLabel("Passes")).toHaveValue("3");
+  await page.getByRole("tab", { name: "Cloth" }).focus();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByLabel("Passes")).toHaveValue("2");
+});
+
+test("on a tablet the side columns become drawers", async ({ page, request }) => {
+  const id = await demoJob(request);
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.goto(`/job/${id}/coats`);
+  await fine(page);
+  await page.getByRole("button", { name: "Coats", exact: true }).click();
+  await page.getByRole("button", { name: /^Coat 7/ }).click();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Chosen coat" }).click();
+  await expect(page.getByRole("heading", { name: "7 Rust lines" })).toBeVisible();
+  const width = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(width).toBeLessThanOrEqual(820);
+  await page.goto(`/job/${id}/palette`);
+  await page.getByRole("button", { name: "Pots", exact: true }).click();
+  await expect(page.getByRole("link", { name: "Whole shelf" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Questions", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Find mixes" })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+});
+
+test("on a phone the bench shows its card first and fits", async ({ page, request }) => {
+  const id = await demoJob(request);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/job/${id}/bench`);
+  const card = page.getByRole("article", { name: "Card 1, Base" });
+  await expect(card.getByRole("button", { name: "Done", exact: true })).toBeVisible();
+  const box = (await card.boundingBox())!;
+  expect(box.width).toBeGreaterThan(300);
+  expect(box.y).toBeLessThan(200);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

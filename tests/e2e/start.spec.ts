@@ -1,0 +1,86 @@
+import { spawn, spawnSync, type ChildProcess } from "node:child_process";
+import { existsSync, mkdtempSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { expect, test } from "@playwright/test";
+
+const START = ["scripts/start.mjs"];
+const folder = () => mkdtempSync(path.join(os.tmpdir(), "crenna-start-"));
+
+async function start(...args: string[]): Promise<{ child: ChildProcess; address: string }> {
+  const child = spawn(process.execPath, [...START, ...args], { stdio: ["ignore", "pipe", "inherit"] });
+  let text = "";
+  const address = await new Promise<string>((resolve, reject) => {
+    child.stdout.on("data", (chunk: Buffer) => {
+      text += chunk.toString();
+      const found = /ready at (http:\S+)/.exec(text);
+      if (found) resolve(found[1]!);
+    });
+    child.once("exit", () => reject(new Error(text)));
+  });
+  return { child, address };
+}
+
+const jobsAt = async (address: string) =>
+  ((await (await fetch(`${address}/api/jobs`)).json()) as { jobs: unknown[] }).jobs;
+
+test("options are told, and wrong ones refused with what is allowed", () => {
+  const run = (...args: string[]) => spawnSync(process.execPath, [...START, ...args], { encoding: "utf8" });
+  const help = run("--help");
+  expect(help.status).toBe(0);
+  for (const option of ["--port", "--host", "--data", "--empty"]) expect(help.stdout).toContain(option);
+  const port = run("--port", "99999");
+  expect(port.status).toBe(2);
+  expect(port.stderr).toContain("--port must be 0 to 65535, got 99999");
+  expect(run("--prot", "1").stderr).toContain("--prot");
+});
+
+test("an empty start has a shelf, no job, and says how to begin", async ({ page }) => {
+  const { child, address } = await start("--port", "0", "--empty", "--data", folder());
+  expect(await jobsAt(address)).toEqual([]);
+  await page.goto(address);
+  await expect(page.getByText("Nothing is on the go.")).toBeVisible();
+  await page.getByRole("button", { name: "Demo job" }).click();
+  await expect(page.getByRole("article", { name: "Ferry sergeant" })).toBeVisible();
+  child.kill("SIGTERM");
+});
+
+test("the demo is loaded once into the folder asked for, and stays deleted when it was deleted", async () => {
+  const data = folder();
+  const first = await start("--port", "0", "--data", data);
+  expect(await jobsAt(first.address)).toHaveLength(2);
+  expect(existsSync(path.join(data, "crenna.sqlite"))).toBe(true);
+  for (const id of ["ferry-sergeant", "reed-scout"])
+    await fetch(`${first.address}/api/jobs/${id}`, { method: "DELETE" });
+  first.child.kill("SIGTERM");
+  await new Promise((resolve) => first.child.once("exit", resolve));
+  const second = await start("--port", "0", "--data", data);
+  expect(await jobsAt(second.address)).toEqual([]);
+  second.child.kill("SIGTERM");
+});
+
+test("a taken port is named, with what to do", async () => {
+  const { child, address } = await start("--port", "0", "--data", folder());
+  const { port } = new URL(address);
+  const second = spawnSync(process.execPath, [...START, "--port", port, "--data", folder()], {
+    encoding: "utf8",
+  });
+  child.kill("SIGTERM");
+  expect(second.status).toBe(1);
+  expect(second.stderr).toContain(`Port ${port} is taken`);
+});
+
+test("what the server cannot do is said on the screen", async ({ page }) => {
+  await page.route("**/api/jobs", (route) => route.abort());
+  await page.goto("/");
+  await expect(page.getByRole("alert")).toContainText("The Crenna server cannot be reached");
+  await page.route("**/api/painter", (route) =>
+    route.fulfill({
+      status: 500,
+      contentType: "application/problem+json",
+      body: '{"detail":"The server could not finish this."}',
+    }),
+  );
+  await page.goto("/settings");
+  await expect(page.getByRole("alert")).toContainText("The server could not finish this.");
+});

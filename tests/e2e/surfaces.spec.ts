@@ -1,0 +1,79 @@
+import { expect, test, type Page } from "@playwright/test";
+import { inZones } from "../../src/core/job";
+import { demoJob, fine, pixels, put, saved, specimen, storedJob } from "./support";
+
+async function addCoat(page: Page, technique: string): Promise<void> {
+  await page.getByRole("button", { name: "Add a coat" }).click();
+  await page.getByRole("menuitem", { name: technique, exact: true }).click();
+}
+
+test("a leather strap is built from nothing: measured, textured, washed, reordered", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/brief`);
+  await page.getByRole("button", { name: "Add a surface" }).click();
+  await page.getByRole("menuitem", { name: /^Strap or belt/ }).click();
+  await expect(page.getByRole("img", { name: "The bare piece under the lamp" })).toBeVisible();
+  await put(page, "Width", "4");
+  await put(page, "Length", "18");
+  await expect(page.getByText(/Unrolled: 72/)).toBeVisible();
+  await put(page, "Length", "900");
+  await expect(page.getByText("Allowed: 3 to 200 mm.")).toBeVisible();
+  await put(page, "Length", "18");
+  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await fine(page);
+  const bare = await pixels(specimen(page));
+  for (const technique of ["Stipple", "Wash", "Scratches", "Edge line"]) await addCoat(page, technique);
+  await fine(page);
+  const textured = await pixels(specimen(page));
+  expect(textured).not.toBe(bare);
+  await saved(page);
+  const strap = () => storedJob(request, id).then((job) => job.surfaces.at(-1)!);
+  expect((await strap()).form.params).toMatchObject({ lengthMm: 18, widthMm: 4 });
+  expect((await strap()).coats.map((coat) => coat.technique.id)).toEqual([
+    "base-coat",
+    "stipple",
+    "wash",
+    "scratch",
+    "edge-line",
+  ]);
+
+  // Another mix on the stipple, then the wash before it: each changes what is computed.
+  await page.getByRole("button", { name: /^Coat 2/ }).click();
+  await page.getByLabel("Mix", { exact: true }).click();
+  await page.getByRole("option", { name: "Straw", exact: true }).click();
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(textured)).toPass();
+  const zones = page.getByRole("group", { name: "Zones" });
+  await expect(zones.getByRole("checkbox", { name: "raised ground" })).toBeChecked();
+  const before = await pixels(specimen(page));
+  await zones.getByRole("checkbox", { name: "near the hem" }).check();
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(before)).toPass();
+  await saved(page);
+  expect((await strap()).coats[1]!.target).toEqual(inZones(["raised", "hem"], 0.1));
+  await expect(page.getByText(/% of the surface/)).toBeVisible();
+
+  const ordered = await pixels(specimen(page));
+  const cut = await page.getByLabel("Section through the films").innerHTML();
+  await page.getByRole("button", { name: "Move Wash" }).focus();
+  await page.keyboard.press("Space");
+  await page.waitForTimeout(300);
+  await page.keyboard.press("ArrowUp");
+  await page.waitForTimeout(300);
+  await page.keyboard.press("Space");
+  await expect(async () =>
+    expect((await strap()).coats.map((coat) => coat.technique.id).slice(1, 3)).toEqual(["wash", "stipple"]),
+  ).toPass();
+  await fine(page);
+  await expect(async () => expect(await pixels(specimen(page))).not.toBe(ordered)).toPass();
+  await expect(async () =>
+    expect(await page.getByLabel("Section through the films").innerHTML()).not.toBe(cut),
+  ).toPass();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(async () =>
+    expect((await strap()).coats.map((coat) => coat.technique.id).slice(1, 3)).toEqual(["stipple", "wash"]),
+  ).toPass();
+});
