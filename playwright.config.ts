@@ -14,7 +14,7 @@ export default defineConfig({
   outputDir: `test-results/${PORT}`,
   workers: 1,
   timeout: 120_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 30_000, toPass: { timeout: 30_000 } },
   reporter: [
     ["list"],
     ["json", { outputFile: process.env.CRENNA_TEST_REPORT ?? "build/reports/browser.json" }],

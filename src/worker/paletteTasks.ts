@@ -9,7 +9,7 @@ import type { Paint } from "../core/job";
 import { createRandom } from "../core/random";
 import { techniques } from "../core/techniques";
 import { schemes } from "../core/schemes";
-import { planStart, type StartPlan } from "../core/schemes/start";
+import { startSteps, type StartPlan } from "../core/schemes/start";
 import type { WorkerRequest } from "./protocol";
 
 type Wanted = (done: number, total: number) => Promise<boolean>;
@@ -105,11 +105,19 @@ export const answerGlazes = (task: Task<"glazes">, wanted: Wanted): Promise<Foun
     wanted,
   );
 
-/** A scheme worked out for a surface. @throws RangeError where the job has no such surface */
-export function answerStart({ job, paints, surfaceId, schemeId, answers }: Task<"start">): StartPlan {
+/** A scheme worked out for a surface; null where it was cancelled. @throws RangeError where the job has no such surface */
+export async function answerStart(
+  { job, paints, surfaceId, schemeId, answers }: Task<"start">,
+  wanted: Wanted,
+): Promise<StartPlan | null> {
   const surface = job.surfaces.find((one) => one.id === surfaceId);
   if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
-  return planStart(job, surface, schemes[schemeId], answers, paints);
+  const steps = startSteps(job, surface, schemes[schemeId], answers, paints);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (!(await wanted(step.value.done, step.value.total))) return null;
+  }
 }
 
 export interface ScaledPicture {

@@ -107,8 +107,10 @@ async function paletteTask(message: PaletteTask): Promise<void> {
   const wanted = wantedFor(id, false);
   if (kind === "picture") send({ kind, id, picture: await tasks.scalePicture(message.file) });
   else if (kind === "main-colours") send({ kind, id, colours: await tasks.answerColours(message) });
-  else if (kind === "start") send({ kind, id, plan: tasks.answerStart(message) });
-  else if (kind === "glazes") {
+  else if (kind === "start") {
+    const plan = await tasks.answerStart(message, wanted);
+    send(plan ? { kind, id, plan } : { kind: "dropped", id });
+  } else if (kind === "glazes") {
     const glazes = await tasks.answerGlazes(message, wanted);
     send(glazes ? { kind, id, glazes } : { kind: "dropped", id });
   } else {

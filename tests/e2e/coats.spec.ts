@@ -1,7 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import { encode } from "fast-png";
 import { hexToLab } from "../../src/core/colour/spaces";
-import { demoJob, fine, pixels, put, saved, specimen, storedJob } from "./support";
+import { demoJob, fine, otherPixels, pixels, put, saved, storedJob } from "./support";
 
 /** Opens a surface of a fresh demo in the Coats stage. */
 async function openSurface(page: Page, request: APIRequestContext, name: string): Promise<string> {
@@ -81,28 +81,23 @@ test("the surface is seen on its form, from across the table, under a moved lamp
   request,
 }) => {
   const id = await openSurface(page, request, "Gloves");
-  const near = await pixels(specimen(page));
+  const near = await pixels(page);
   await page.getByRole("combobox", { name: /^Seen/ }).click();
   await page.getByRole("option", { name: /across the table/ }).click();
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(near)).toPass();
+  const far = await otherPixels(page, near);
   await page.getByRole("button", { name: "Lit", exact: true }).click();
-  await fine(page);
-  const lit = await pixels(specimen(page));
+  const lit = await otherPixels(page, far);
   const lamp = page.getByRole("slider", { name: "Lamp" });
   await lamp.focus();
   for (let turn = 0; turn < 6; turn++) await lamp.press("ArrowRight");
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(lit)).toPass();
+  const moved = await otherPixels(page, lit);
   await saved(page);
   expect((await storedJob(request, id)).figure.lamp.fromDeg).toBe(103);
   await page.getByRole("button", { name: "Wear map" }).click();
-  await fine(page);
+  const map = await otherPixels(page, moved);
   await page.getByRole("tab", { name: "Wear", exact: true }).click();
-  const map = await pixels(specimen(page));
   await page.getByRole("slider", { name: "Hems and ends" }).press("Home");
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(map)).toPass();
+  await otherPixels(page, map);
   await page.getByRole("button", { name: "Colour", exact: true }).click();
   await page.getByRole("button", { name: "On its form" }).click();
   const form = page.getByRole("group", { name: /The surface on its form/ });
@@ -178,11 +173,9 @@ test("relief comes from a greyscale picture; another file is refused with the re
   await expect(async () => expect(await stored()).toMatchObject({ name: "Ribs", widthMm: 4 })).toPass();
   const relief = await stored();
   await page.getByRole("button", { name: /^3 Coats/ }).click();
-  await fine(page);
-  const ribbed = await pixels(specimen(page));
+  const ribbed = await pixels(page);
   await page.getByRole("button", { name: "Undo" }).click();
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(ribbed)).toPass();
+  await otherPixels(page, ribbed);
   // The picture goes with the job's file.
   const answer = await request.get(`/api/jobs/${id}/export`);
   const { pictures } = (await answer.json()) as { pictures: { id: string }[] };

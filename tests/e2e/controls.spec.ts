@@ -1,13 +1,12 @@
 import { expect, test, type Page } from "@playwright/test";
 import type { SettParams } from "../../src/core/job";
-import { demoJob, fine, pixels, specimen, storedJob } from "./support";
+import { demoJob, fine, otherPixels, pixels, storedJob } from "./support";
 
 /** Does something, and waits until another picture is shown. */
 async function changesPicture(page: Page, what: string, act: () => Promise<unknown>): Promise<void> {
-  await fine(page);
-  const before = await pixels(specimen(page));
+  const before = await pixels(page);
   await act();
-  await expect(async () => expect(await pixels(specimen(page)), what).not.toBe(before)).toPass();
+  await otherPixels(page, before, what);
 }
 
 async function open(page: Page, id: string, tab?: string): Promise<void> {
@@ -155,9 +154,9 @@ test("guides are listed where they lie, and the hand of the job changes the mark
   await expect(columns.getByRole("row")).toHaveCount(51);
   // The first line: R, one of 46 threads into a repeat of 5.8 mm at the hem, 3.4 mm at the waist.
   await expect(columns.getByRole("row").nth(1)).toContainText(/0\.8°.*0\.13.mm.*0\.07.mm.*line R/);
-  const before = await pixels(specimen(page));
+  const before = await pixels(page);
   await page.getByRole("button", { name: /^1 Brief/ }).click();
   await page.getByLabel("Steadiness").fill("0");
   await page.getByRole("button", { name: /^3 Coats/ }).click();
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(before)).toPass();
+  await otherPixels(page, before);
 });

@@ -22,15 +22,43 @@ export async function fine(page: Page): Promise<void> {
   await expect(specimen(page)).toBeVisible();
 }
 
-/** A hash of what a canvas shows. */
-export const pixels = (canvas: Locator): Promise<string> =>
-  canvas.evaluate((element) => {
+/** A hash of what the specimen shows now, and whether that is the full picture of the newest edit. */
+const shown = (page: Page): Promise<{ fine: boolean; hash: string }> =>
+  specimen(page).evaluate((element) => {
     const one = element as HTMLCanvasElement;
     const { data } = one.getContext("2d")!.getImageData(0, 0, one.width, one.height);
     let hash = 0;
     for (const value of data) hash = (Math.imul(hash, 31) + value) | 0;
-    return `${one.width}x${one.height}:${hash}`;
+    const view = one.closest<HTMLElement>("[data-testid=specimen]");
+    return { fine: view?.dataset.fine === "true", hash: `${one.width}x${one.height}:${hash}` };
   });
+
+/** The hash of the full picture of the newest edit. */
+export async function pixels(page: Page): Promise<string> {
+  let hash = "";
+  await expect(async () => {
+    const now = await shown(page);
+    expect(now.fine).toBe(true);
+    hash = now.hash;
+  }).toPass();
+  return hash;
+}
+
+/** Waits until the full picture is another than the one before. @returns its hash */
+export async function otherPixels(page: Page, before: string, what?: string): Promise<string> {
+  let hash = "";
+  await expect(async () => {
+    const now = await shown(page);
+    expect(now.fine, what).toBe(true);
+    expect(now.hash, what).not.toBe(before);
+    hash = now.hash;
+  }).toPass();
+  return hash;
+}
+
+/** Waits until the full picture is one that was there already. */
+export const samePixels = (page: Page, before: string): Promise<void> =>
+  expect(async () => expect(await shown(page)).toEqual({ fine: true, hash: before })).toPass();
 
 export const saved = (page: Page): Promise<void> =>
   expect(page.getByRole("status").filter({ hasText: /^Saved \d\d:\d\d$/ })).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { inZones } from "../../src/core/job";
-import { demoJob, fine, pixels, put, saved, specimen, storedJob } from "./support";
+import { demoJob, otherPixels, pixels, put, saved, storedJob } from "./support";
 
 async function addCoat(page: Page, technique: string): Promise<void> {
   await page.getByRole("button", { name: "Add a coat" }).click();
@@ -23,12 +23,9 @@ test("a leather strap is built from nothing: measured, textured, washed, reorder
   await expect(page.getByText("Allowed: 3 to 200 mm.")).toBeVisible();
   await put(page, "Length", "18");
   await page.getByRole("button", { name: /^3 Coats/ }).click();
-  await fine(page);
-  const bare = await pixels(specimen(page));
+  const bare = await pixels(page);
   for (const technique of ["Stipple", "Wash", "Scratches", "Edge line"]) await addCoat(page, technique);
-  await fine(page);
-  const textured = await pixels(specimen(page));
-  expect(textured).not.toBe(bare);
+  const textured = await otherPixels(page, bare);
   await saved(page);
   const strap = () => storedJob(request, id).then((job) => job.surfaces.at(-1)!);
   expect((await strap()).form.params).toMatchObject({ lengthMm: 18, widthMm: 4 });
@@ -44,19 +41,17 @@ test("a leather strap is built from nothing: measured, textured, washed, reorder
   await page.getByRole("button", { name: /^Coat 2/ }).click();
   await page.getByLabel("Mix", { exact: true }).click();
   await page.getByRole("option", { name: "Straw", exact: true }).click();
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(textured)).toPass();
+  await otherPixels(page, textured);
   const zones = page.getByRole("group", { name: "Zones" });
   await expect(zones.getByRole("checkbox", { name: "raised ground" })).toBeChecked();
-  const before = await pixels(specimen(page));
+  const before = await pixels(page);
   await zones.getByRole("checkbox", { name: "near the hem" }).check();
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(before)).toPass();
+  await otherPixels(page, before);
   await saved(page);
   expect((await strap()).coats[1]!.target).toEqual(inZones(["raised", "hem"], 0.1));
   await expect(page.getByText(/% of the surface/)).toBeVisible();
 
-  const ordered = await pixels(specimen(page));
+  const ordered = await pixels(page);
   const cut = await page.getByLabel("Section through the films").innerHTML();
   await page.getByRole("button", { name: "Move Wash" }).focus();
   await page.keyboard.press("Space");
@@ -67,8 +62,7 @@ test("a leather strap is built from nothing: measured, textured, washed, reorder
   await expect(async () =>
     expect((await strap()).coats.map((coat) => coat.technique.id).slice(1, 3)).toEqual(["wash", "stipple"]),
   ).toPass();
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(ordered)).toPass();
+  await otherPixels(page, ordered);
   await expect(async () =>
     expect(await page.getByLabel("Section through the films").innerHTML()).not.toBe(cut),
   ).toPass();

@@ -1,7 +1,7 @@
 import { execFileSync } from "node:child_process";
 import { expect, test } from "@playwright/test";
 import type { Job } from "../../src/core/job";
-import { demoJob, fine, pixels, put, saved, specimen, storedJob } from "./support";
+import { demoJob, fine, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
 
 // The whole way is gone in full pictures; the other tests ask for quick ones.
 test.use({ storageState: { cookies: [], origins: [] } });
@@ -39,12 +39,11 @@ test("a painter goes from a new job to a ticked card on their own figure", async
 
   // Coats: a count of their own.
   await page.getByRole("button", { name: /^3 Coats/ }).click();
-  await fine(page);
-  const before = await pixels(specimen(page));
+  const before = await pixels(page);
   await page.getByRole("tab", { name: "Cloth" }).click();
   await page.getByLabel("Thread count", { exact: true }).fill("A30 B18 A4 B18");
   await expect(page.getByText("4 stripes, 70 threads to the repeat")).toBeVisible();
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(before)).toPass();
+  await otherPixels(page, before);
 
   // Check, bench and log.
   await page.getByRole("button", { name: /^4 Check/ }).click();
@@ -116,24 +115,20 @@ test("changing, reordering and holding back coats changes the picture, and undo 
 }) => {
   const id = await demoJob(request);
   await page.goto(`/job/${id}/coats`);
-  await fine(page);
-  const first = await pixels(specimen(page));
+  const first = await pixels(page);
   await page.getByRole("button", { name: /^Coat 7, Rust lines/ }).click();
   await expect(page.getByText("after coat 7 of 10")).toBeVisible();
   await page.getByRole("button", { name: "Show all coats" }).click();
   await page.getByLabel("Passes").fill("4");
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(first)).toPass();
-  await fine(page);
-  const more = await pixels(specimen(page));
+  const more = await otherPixels(page, first);
   await page.getByLabel("Hold back").click();
   await expect(page.getByRole("button", { name: "Coat 7, Rust lines, held back" })).toBeVisible();
-  await expect(async () => expect(await pixels(specimen(page))).not.toBe(more)).toPass();
+  await otherPixels(page, more);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.getByRole("button", { name: "Undo" }).click();
-  await fine(page);
-  await expect(async () => expect(await pixels(specimen(page))).toBe(first)).toPass();
+  await samePixels(page, first);
   await page.getByRole("button", { name: "Redo" }).click();
-  await expect(async () => expect(await pixels(specimen(page))).toBe(more)).toPass();
+  await samePixels(page, more);
 
   // By keyboard: the glaze is moved up one place.
   const handle = page.getByRole("button", { name: "Move Fold glaze" });

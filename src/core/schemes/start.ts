@@ -124,17 +124,37 @@ export interface StartPlan {
 const filmOf = (coat: SchemeCoat) =>
   brushedPassUm(coat.water) * (coat.passes ?? 1) * techniques[coat.technique].filmShare;
 
-/**
- * Works a scheme out in a painter's own pots. Clear tones come first; every covering tone is then planned backwards
- * through the glazes that will lie over it, so that what is painted looks too bright until they do.
- */
-export function planStart(
+/** What a plan is worked out from. */
+type StartAsked = readonly [
   job: Pick<Job, "figure" | "hand">,
   surface: Surface,
   scheme: SchemeDefinition,
   answers: SchemeAnswers,
   paints: readonly Paint[],
-): StartPlan {
+];
+
+/** How far the search has come: tones that have their mix, of all. */
+export interface StartProgress {
+  readonly done: number;
+  readonly total: number;
+}
+
+/**
+ * Works a scheme out in a painter's own pots. Clear tones come first; every covering tone is then planned backwards
+ * through the glazes that will lie over it, so that what is painted looks too bright until they do.
+ */
+export function planStart(...asked: StartAsked): StartPlan {
+  const steps = startSteps(...asked);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same tone by tone, so that the search can tell how far it is and be stopped between two tones. */
+export function* startSteps(
+  ...[job, surface, scheme, answers, paints]: StartAsked
+): Generator<StartProgress, StartPlan> {
   const room = roomFor(job, surface, answers);
   const coats = scheme.coats(room);
   const tones = Object.entries(scheme.tones(room));
@@ -144,6 +164,7 @@ export function planStart(
   const inUse = new Set<string>();
   for (const [key, tone] of tones) {
     if (!tone.clear) continue;
+    yield { done: found.size, total: tones.length };
     const mix = clearMix(tinting.length > 0 ? tinting : covering, answers, tone, inUse);
     const parts = mix?.parts ?? [];
     parts.forEach((part) => inUse.add(part.paintId));
@@ -153,6 +174,7 @@ export function planStart(
   }
   for (const [key, tone] of tones) {
     if (tone.clear) continue;
+    yield { done: found.size, total: tones.length };
     const goalLab = toneLab(answers.colour, tone);
     const plan = planBackwards(labToSpectrum(goalLab), filmsOver(key, coats, clear));
     const paint = spectrumToLab(plan.paint);

@@ -17,6 +17,8 @@ interface Simulation {
   readonly mostUm: number | null;
   readonly progress: { readonly done: number; readonly total: number } | null;
   readonly failure: string | null;
+  /** Whether the painter stopped the full picture; the small one stays. */
+  readonly stopped: boolean;
   readonly section: Section | null;
   /** Counts full pictures, so that what is cut from them can be cut anew. */
   readonly round: number;
@@ -29,6 +31,7 @@ export const useSimulation = create<Simulation>()(() => ({
   mostUm: null,
   progress: null,
   failure: null,
+  stopped: false,
   section: null,
   round: 0,
 }));
@@ -36,50 +39,72 @@ export const useSimulation = create<Simulation>()(() => ({
 /** Progress is shown only for work that takes longer than this. */
 const PATIENCE_MS = 400;
 
-function listen(started: number): (answer: WorkerAnswer) => void {
+/** The newest picture asked for. */
+let asked = { id: 0, surfaceId: "" };
+
+function listen(started: number, surfaceId: string): (answer: WorkerAnswer) => void {
   return (answer) => {
     const { setState, getState } = useSimulation;
+    const newest = answer.id === asked.id;
+    // What still comes for an older edit bridges the wait, but is never the full picture of the newest one.
+    if (!newest) {
+      const bridges = answer.kind === "preview" || answer.kind === "full";
+      if (bridges && surfaceId === asked.surfaceId) setState({ specimen: answer.specimen });
+      return;
+    }
     switch (answer.kind) {
       case "preview":
         performance.mark("crenna-preview", { detail: performance.now() - started });
-        {
-          setState({ specimen: answer.specimen, fine: false, failure: null });
-          return;
-        }
-      case "steps": {
+        setState({ specimen: answer.specimen, fine: false, failure: null });
+        return;
+      case "steps":
         setState({ steps: answer.steps, round: getState().round + 1 });
         return;
-      }
       case "full":
         performance.mark("crenna-full", { detail: performance.now() - started });
-        {
-          setState({
-            specimen: answer.specimen,
-            fine: true,
-            mostUm: answer.mostUm,
-            progress: null,
-            failure: null,
-            round: getState().round + 1,
-          });
-          return;
-        }
+        setState({
+          specimen: answer.specimen,
+          fine: true,
+          mostUm: answer.mostUm,
+          progress: null,
+          failure: null,
+          round: getState().round + 1,
+        });
+        return;
       case "progress":
         if (performance.now() - started > PATIENCE_MS)
           setState({ progress: { done: answer.done, total: answer.total } });
         return;
-      case "failed": {
+      case "failed":
         setState({ failure: answer.message, progress: null });
         return;
-      }
-      case "dropped": {
-        setState({ progress: null });
+      case "dropped":
+        setState({ progress: null, stopped: true });
         return;
-      }
       default:
         return;
     }
   };
 }
+
+type SpecimenMessage = Parameters<ReturnType<typeof simulationWorker>["ask"]>[0] & { kind: "specimen" };
+/** What was asked last, for when a stopped picture is wanted after all. */
+let lastAsked: SpecimenMessage | null = null;
+
+function send(message: SpecimenMessage): void {
+  useSimulation.setState({ fine: false, stopped: false });
+  const { surfaceId } = message.request;
+  const id = simulationWorker().ask(message, listen(performance.now(), surfaceId));
+  lastAsked = message;
+  asked = { id, surfaceId };
+}
+
+/** Stops the full picture on its way; the small one stays. */
+export const stopDrawing = (): void => simulationWorker().cancel(asked.id);
+/** Asks again for the picture that was stopped. */
+export const drawAgain = (): void => {
+  if (lastAsked) send(lastAsked);
+};
 
 function ask(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
   const { upTo, light, distanceMm } = shown;
@@ -93,8 +118,7 @@ function ask(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown
     viewMm: distanceMm,
     mostCells: shown.mostCells,
   };
-  useSimulation.setState({ fine: false });
-  simulationWorker().ask({ kind: "specimen", request, full: true }, listen(performance.now()));
+  send({ kind: "specimen", request, full: true });
 }
 
 interface Shown {

@@ -8,10 +8,9 @@ import {
   DialogContent,
   DialogTitle,
   FormControlLabel,
-  LinearProgress,
   Typography,
 } from "@mui/material";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { labOfParts } from "../../../core/colour/search";
 import { chromaOf, hexToLab, labToHex } from "../../../core/colour/spaces";
 import type { Job, Surface } from "../../../core/job";
@@ -21,10 +20,11 @@ import { AGES, LOOKS, type Age, type Look } from "../../../core/schemes/scheme";
 import { startSurface, type StartPlan } from "../../../core/schemes/start";
 import { formatNumber } from "../../../core/units";
 import { useEdit, useJob, usePaints } from "../jobStore";
+import { SearchProgress } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { useView } from "../viewStore";
 import { Choice } from "./StartDialog";
-import { askPlan } from "./useStartPlan";
+import { askPlan, type AskedPlan } from "./useStartPlan";
 
 const isLeather = (surface: Surface) =>
   surface.pattern === null && ["strap", "bag", "glove", "limb", "panel"].includes(surface.form.id);
@@ -61,6 +61,8 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
   const [age, setAge] = useState<Age>("used");
   const [look, setLook] = useState<Look>("plain");
   const [done, setDone] = useState<number | null>(null);
+  const running = useRef<AskedPlan | null>(null);
+  useEffect(() => () => running.current?.stop(), []);
   const [failure, setFailure] = useState<string | null>(null);
   const given = useMemo(() => {
     const family = leatherFamily(hexToLab(colour), echoOf(job, paints, chosen), Math.max(3, chosen.length));
@@ -69,11 +71,16 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
   const hexOf = (id: string) => labToHex(given.family[given.colourOf[id] ?? 0]!);
   const start = async () => {
     const plans: [string, StartPlan][] = [];
+    setFailure(null);
     for (const id of chosen) {
       setDone(plans.length);
-      const made = await askPlan(job, paints, id, schemeId, { age, look, colour: hexOf(id) });
+      const asked = askPlan(job, paints, id, schemeId, { age, look, colour: hexOf(id) }, (progress) =>
+        setDone(plans.length + progress.done / progress.total),
+      );
+      running.current = asked;
+      const made = await asked.planned;
       if (made.kind !== "ready") {
-        setFailure(made.kind === "failed" ? made.message : "It was not worked out.");
+        setFailure(made.kind === "failed" ? made.message : null);
         setDone(null);
         return;
       }
@@ -137,10 +144,10 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
         <Choice question="How old are they?" answers={AGES} value={age} onChange={setAge} />
         <Choice question="Which look?" answers={LOOKS} value={look} onChange={setLook} />
         {done !== null && (
-          <LinearProgress
-            variant="determinate"
-            value={(100 * done) / Math.max(1, chosen.length)}
-            aria-label="Looking for mixes"
+          <SearchProgress
+            done={done}
+            total={Math.max(1, chosen.length)}
+            onCancel={() => running.current?.stop()}
           />
         )}
         {failure !== null && (

@@ -204,8 +204,9 @@ export function PlaceEditor({ target, coat, surface, onChange }: Props) {
         {target.outline && <Button onClick={() => onChange({ ...target, outline: null })}>Remove it</Button>}
       </Box>
       {outlining && (
-        <Typography variant="body2" role="status">
-          Draw round the place on the picture with mouse, pen or finger; it closes by itself.
+        <Typography variant="body2">
+          Draw round the place on the picture with mouse, pen or finger; it closes by itself. By keyboard:
+          arrow keys move the pen, Shift makes them finer, Space sets a corner, Enter closes.
         </Typography>
       )}
       {target.outline && (

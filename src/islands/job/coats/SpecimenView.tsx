@@ -1,5 +1,5 @@
-import { Box, LinearProgress, Typography } from "@mui/material";
-import { useEffect, useLayoutEffect, useRef, useState, type PointerEvent } from "react";
+import { Box, Typography } from "@mui/material";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { activeCoats } from "../../../core/job";
 import type { SectionLine } from "../../../core/simulate/section";
 import type { Specimen } from "../../../core/simulate/simulator";
@@ -9,10 +9,12 @@ import { SURROUNDS } from "../../../ui/theme";
 import { useSimulation } from "../useSimulation";
 import { useBuilt, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
+import { DrawingBar } from "./DrawingBar";
 import { FormView } from "./FormView";
 import { LampDial } from "./LampDial";
 import { MmRuler } from "./MmRuler";
 import { OutlinePen } from "./OutlinePen";
+import { SectionLineHandles } from "./SectionLineHandles";
 
 const RULER_PX = 22;
 export const MOST_ZOOM = 8;
@@ -50,96 +52,6 @@ export function lineOn(specimen: Specimen, line: SectionLine | null): SectionLin
     x <= originX + specimen.width * pitchMm &&
     y <= originY + specimen.height * pitchMm;
   return inside(line.ax, line.ay) || inside(line.bx, line.by) ? line : firstLine(specimen);
-}
-
-interface LineProps {
-  readonly line: SectionLine;
-  readonly toPx: (xMm: number, yMm: number) => readonly [number, number];
-  readonly toMm: (xPx: number, yPx: number) => readonly [number, number];
-  readonly onMove: (line: SectionLine) => void;
-}
-
-/** The section's line with its two ends; dragged as a whole or by an end, or moved with the arrow keys. */
-function LineHandles({ line, toPx, toMm, onMove }: LineProps) {
-  const grip = useRef<{ part: "a" | "b" | "both"; x: number; y: number; line: SectionLine } | null>(null);
-  const [ax, ay] = toPx(line.ax, line.ay);
-  const [bx, by] = toPx(line.bx, line.by);
-  const start = (part: "a" | "b" | "both", event: PointerEvent<SVGElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    grip.current = { part, x: event.clientX, y: event.clientY, line };
-  };
-  const shifted = (from: SectionLine, part: "a" | "b" | "both", dx: number, dy: number): SectionLine => ({
-    ax: from.ax + (part === "b" ? 0 : dx),
-    ay: from.ay + (part === "b" ? 0 : dy),
-    bx: from.bx + (part === "a" ? 0 : dx),
-    by: from.by + (part === "a" ? 0 : dy),
-  });
-  const move = (event: PointerEvent<SVGElement>) => {
-    const held = grip.current;
-    if (!held) return;
-    const [x0, y0] = toMm(0, 0);
-    const [x1, y1] = toMm(event.clientX - held.x, event.clientY - held.y);
-    onMove(shifted(held.line, held.part, x1 - x0, y1 - y0));
-  };
-  const end = () => (grip.current = null);
-  const key = (part: "a" | "b") => (event: React.KeyboardEvent) => {
-    const step = { ArrowLeft: [-0.25, 0], ArrowRight: [0.25, 0], ArrowUp: [0, -0.25], ArrowDown: [0, 0.25] }[
-      event.key
-    ];
-    if (!step) return;
-    event.preventDefault();
-    onMove(shifted(line, part, step[0]!, step[1]!));
-  };
-  const handle = (part: "a" | "b", x: number, y: number) => (
-    <g
-      role="slider"
-      tabIndex={0}
-      aria-label={`End ${part.toUpperCase()} of the section`}
-      aria-valuenow={Math.round((part === "a" ? line.ax : line.bx) * 100) / 100}
-      aria-valuetext={`${(part === "a" ? line.ax : line.bx).toFixed(2)} mm, ${(part === "a" ? line.ay : line.by).toFixed(2)} mm`}
-      onPointerDown={(event) => start(part, event)}
-      onPointerMove={move}
-      onPointerUp={end}
-      onKeyDown={key(part)}
-      style={{ cursor: "grab", touchAction: "none" }}
-    >
-      <circle cx={x} cy={y} r={14} fill="transparent" />
-      <circle cx={x} cy={y} r={5} fill="#fff" stroke="#000" strokeWidth={1.5} />
-      <text
-        x={x + (part === "a" ? -10 : 10)}
-        y={y - 8}
-        textAnchor="middle"
-        fontSize={12}
-        fontWeight={600}
-        fill="#fff"
-        stroke="#000"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        {part.toUpperCase()}
-      </text>
-    </g>
-  );
-  return (
-    <g>
-      <line x1={ax} y1={ay} x2={bx} y2={by} stroke="#fff" strokeWidth={3} />
-      <line x1={ax} y1={ay} x2={bx} y2={by} stroke="#000" strokeWidth={1.2} strokeDasharray="5 4" />
-      <line
-        x1={ax}
-        y1={ay}
-        x2={bx}
-        y2={by}
-        stroke="transparent"
-        strokeWidth={16}
-        onPointerDown={(event) => start("both", event)}
-        onPointerMove={move}
-        onPointerUp={end}
-        style={{ cursor: "move", touchAction: "none" }}
-      />
-      {handle("a", ax, ay)}
-      {handle("b", bx, by)}
-    </g>
-  );
 }
 
 function Stage({
@@ -221,7 +133,7 @@ function Stage({
         }}
       >
         {tab === "section" && (
-          <LineHandles line={shown} toPx={toPx} toMm={toMm} onMove={(next) => set({ line: next })} />
+          <SectionLineHandles line={shown} toPx={toPx} toMm={toMm} onMove={(next) => set({ line: next })} />
         )}
         <MmRuler along="x" startPx={left} lengthPx={size.width} scale={scale} thickness={RULER_PX} />
         <MmRuler along="y" startPx={top} lengthPx={size.height} scale={scale} thickness={RULER_PX} />
@@ -260,7 +172,7 @@ function useBefore(): Specimen | null {
 
 /** The simulated surface with rulers in millimetres, and the line of the section. */
 export function SpecimenView() {
-  const { specimen: newest, progress, failure, fine } = useSimulation();
+  const { specimen: newest, failure, fine } = useSimulation();
   const earlier = useBefore();
   const specimen = earlier ?? newest;
   const { shape, light } = useView();
@@ -286,15 +198,7 @@ export function SpecimenView() {
       {specimen && size.width > 0 && shape === "flat" && <Stage specimen={specimen} size={size} />}
       {specimen && form && shape === "form" && <FormView specimen={specimen} form={form} />}
       {(light === "lit" || light === "light") && <LampDial />}
-      {progress && (
-        <Box sx={{ position: "absolute", left: 0, right: 0, top: 0 }}>
-          <LinearProgress
-            variant="determinate"
-            value={(100 * progress.done) / Math.max(1, progress.total)}
-            aria-label="Laying coats"
-          />
-        </Box>
-      )}
+      <DrawingBar />
       {failure !== null && (
         <Box
           role="alert"

@@ -22,6 +22,7 @@ import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { useThumbnail } from "../../useThumbnail";
 import { useDesign, useEdit, usePaints } from "../jobStore";
+import { SearchProgress } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { useView } from "../viewStore";
 import { useStartPlan } from "./useStartPlan";
@@ -139,7 +140,11 @@ export function StartDialog({
   const [own, setColour] = useState<string | null>(null);
   const scheme = schemes[schemeId];
   const colour = own ?? scheme.startColour;
-  const planned = useStartPlan(design, paints, surface.id, schemeId, { age, look, colour });
+  const { planned, last, stop, again } = useStartPlan(design, paints, surface.id, schemeId, {
+    age,
+    look,
+    colour,
+  });
   const schools = schemeIds.filter((id) => schemes[id].material === scheme.material);
   const pickMaterial = (material: Material) => {
     const first = schemeIds.find((id) => schemes[id].material === material);
@@ -179,7 +184,7 @@ export function StartDialog({
           <ColourGoal label="Its own colour" value={colour} onChange={setColour} />
         </Box>
         <Box sx={{ display: "grid", gap: 1, alignContent: "start" }}>
-          {plan ? <Preview surface={surface} plan={plan} /> : <Box sx={{ height: 230 }} />}
+          {last ? <Preview surface={surface} plan={last} /> : <Box sx={{ height: 230 }} />}
           {planned.kind === "failed" && (
             <Alert severity="error" variant="outlined">
               {planned.message}
@@ -190,10 +195,24 @@ export function StartDialog({
               ? `${counted(plan.coats.length, "coat")} in ${counted(plan.tones.length, "mix", "mixes")} of your own pots; left what is painted, right what is seen in the end.`
               : planned.kind === "busy"
                 ? "Looking for mixes among your pots"
-                : ""}
+                : planned.kind === "stopped"
+                  ? "Stopped. Nothing was changed."
+                  : ""}
           </Typography>
-          <Box component="ul" aria-label="Its tones" sx={{ listStyle: "none", m: 0, p: 0 }}>
-            {plan?.tones.map((found) => (
+          {planned.kind === "busy" && (
+            <SearchProgress done={planned.done} total={planned.total} onCancel={stop} />
+          )}
+          {planned.kind === "stopped" && (
+            <Button variant="outlined" onClick={again} sx={{ justifySelf: "start" }}>
+              Look again
+            </Button>
+          )}
+          <Box
+            component="ul"
+            aria-label="Its tones"
+            sx={{ opacity: plan ? 1 : 0.5, listStyle: "none", m: 0, p: 0 }}
+          >
+            {last?.tones.map((found) => (
               <Tone key={found.key} found={found} />
             ))}
           </Box>

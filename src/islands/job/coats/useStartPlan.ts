@@ -1,57 +1,93 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import type { Job, Paint } from "../../../core/job";
 import type { SchemeId } from "../../../core/schemes";
 import type { SchemeAnswers } from "../../../core/schemes/scheme";
-import type { StartPlan } from "../../../core/schemes/start";
+import type { StartPlan, StartProgress } from "../../../core/schemes/start";
 import { taskWorker } from "../../../worker/client";
 
 export type Planned =
-  | { readonly kind: "busy" }
+  | ({ readonly kind: "busy" } & StartProgress)
   | { readonly kind: "ready"; readonly plan: StartPlan }
-  | { readonly kind: "failed"; readonly message: string };
+  | { readonly kind: "failed"; readonly message: string }
+  | { readonly kind: "stopped" };
 
 /** Answers in a row are waited for this long before they are worked out. */
 const PAUSE_MS = 150;
+const BEGUN: Planned = { kind: "busy", done: 0, total: 1 };
+
+export interface AskedPlan {
+  readonly planned: Promise<Planned>;
+  /** Ends the search at its next tone; the promise then tells "stopped". */
+  readonly stop: () => void;
+}
 
 /** Works a scheme out in the worker; a plan of a surface, or why there is none. */
-export const askPlan = (
+export function askPlan(
   job: Job,
   paints: readonly Paint[],
   surfaceId: string,
   schemeId: SchemeId,
   answers: SchemeAnswers,
-): Promise<Planned> =>
-  new Promise((resolve) => {
-    taskWorker().ask(
+  onProgress: (progress: StartProgress) => void = () => undefined,
+): AskedPlan {
+  let id = 0;
+  const planned = new Promise<Planned>((resolve) => {
+    id = taskWorker().ask(
       { kind: "start", job: { ...job, log: [] }, paints, surfaceId, schemeId, answers },
       (message) => {
         if (message.kind === "start") resolve({ kind: "ready", plan: message.plan });
         else if (message.kind === "failed") resolve({ kind: "failed", message: message.message });
+        else if (message.kind === "dropped") resolve({ kind: "stopped" });
+        else if (message.kind === "progress") onProgress({ done: message.done, total: message.total });
       },
     );
   });
+  return { planned, stop: () => taskWorker().cancel(id) };
+}
 
-/** Keeps a scheme worked out for a surface while its answers change; the plan before stays until the new one is there. */
+export interface KeptPlan {
+  readonly planned: Planned;
+  /** The last plan there was: stays to be looked at until a newer one is there. */
+  readonly last: StartPlan | null;
+  readonly stop: () => void;
+  readonly again: () => void;
+}
+
+/** Keeps a scheme worked out for a surface while its answers change; a changed answer stops the search before. */
 export function useStartPlan(
   job: Job,
   paints: readonly Paint[],
   surfaceId: string,
   schemeId: SchemeId,
   answers: SchemeAnswers,
-): Planned {
-  const [planned, setPlanned] = useState<Planned>({ kind: "busy" });
+): KeptPlan {
+  const [planned, setPlanned] = useState<Planned>(BEGUN);
+  const [last, setLast] = useState<StartPlan | null>(null);
+  const [round, setRound] = useState(0);
+  const [running, setRunning] = useState<AskedPlan | null>(null);
   const { age, look, colour } = answers;
   useEffect(() => {
-    let gone = false;
+    let asked: AskedPlan | null = null;
     const timer = setTimeout(() => {
-      void askPlan(job, paints, surfaceId, schemeId, { age, look, colour }).then((made) => {
-        if (!gone) setPlanned(made);
+      setPlanned(BEGUN);
+      asked = askPlan(job, paints, surfaceId, schemeId, { age, look, colour }, (progress) => {
+        if (asked) setPlanned({ kind: "busy", ...progress });
+      });
+      setRunning(asked);
+      const own = asked;
+      void own.planned.then((made) => {
+        if (asked !== own) return;
+        setPlanned(made);
+        if (made.kind === "ready") setLast(made.plan);
       });
     }, PAUSE_MS);
     return () => {
-      gone = true;
+      asked?.stop();
+      asked = null;
       clearTimeout(timer);
     };
-  }, [job, paints, surfaceId, schemeId, age, look, colour]);
-  return planned;
+  }, [job, paints, surfaceId, schemeId, age, look, colour, round]);
+  const stop = useCallback(() => running?.stop(), [running]);
+  const again = useCallback(() => setRound((now) => now + 1), []);
+  return { planned, last, stop, again };
 }
