@@ -6,6 +6,7 @@ import { chromium, type Browser, type Page } from "@playwright/test";
 import type { Job } from "../src/core/job";
 import { largestSurface, megapixelSkirt } from "./jobs";
 import { print, type Line } from "./measure";
+import { takePace } from "./pace";
 
 const CHROMIUM = process.env.CRENNA_CHROMIUM ?? "/usr/bin/chromium";
 
@@ -106,6 +107,7 @@ async function benchMemory(browser: Browser, address: string): Promise<void> {
 
 export async function benchBrowser(): Promise<void> {
   console.log("\nIn the browser, built server");
+  const pace = await takePace();
   const { child, address } = await startServer();
   const browser = await chromium.launch({ executablePath: CHROMIUM });
   try {
@@ -138,7 +140,7 @@ export async function benchBrowser(): Promise<void> {
       { name: "Edit to full picture, middle of 8", ms: fulls[4] ?? NaN, budget: 500 },
       { name: "Longest task of the page while editing", ms: await longest(page), budget: 100 },
     ];
-    print(lines);
+    print(lines, pace);
     await page.close();
     await benchMemory(browser, address);
   } finally {

@@ -1,4 +1,3 @@
-import sharp from "sharp";
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
 
@@ -15,6 +14,7 @@ import { demoShelf } from "../src/data/demo/shelf";
 import { megapixelSkirt } from "./jobs";
 import { middle, print, type Line } from "./measure";
 import { benchMixes } from "./mixes";
+import { sharpLays, takePace } from "./pace";
 
 const always = () => Promise.resolve(true);
 const kernel = await startKernel();
@@ -43,15 +43,6 @@ async function optics(size: number, count: number): Promise<number> {
   };
   const out = new Uint8ClampedArray(cells * 4);
   return middle(5, () => kernel(input, out));
-}
-
-async function sharpLays(size: number, count: number): Promise<number> {
-  sharp.concurrency(1);
-  sharp.cache(false);
-  const raw = { width: size, height: size, channels: 4 as const };
-  const pictures = Array.from({ length: count }, (_, at) => Buffer.alloc(size * size * 4, 100 + at * 7));
-  const composite = pictures.slice(1).map((input) => ({ input, raw }));
-  return middle(5, () => sharp(pictures[0], { raw }).composite(composite).raw().toBuffer());
 }
 
 async function skirt(): Promise<Line[]> {
@@ -204,9 +195,10 @@ export async function benchCore(): Promise<void> {
     },
   ]);
   console.log("\nThe simulator");
-  print(await skirt());
-  print(await layers());
-  print(await fieldCoats());
+  for (const part of [skirt, layers, fieldCoats]) {
+    const pace = await takePace();
+    print(await part(), pace);
+  }
   console.log("\nMixes");
-  await benchMixes();
+  await benchMixes(await takePace());
 }

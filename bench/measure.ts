@@ -19,11 +19,18 @@ export interface Line {
   readonly ratio?: { readonly to: string; readonly value: number; readonly allowed: number };
 }
 
-/** Prints figures with their budgets and ratios. */
-export function print(lines: readonly Line[]): void {
+/**
+ * Prints figures with their budgets and ratios.
+ * @param pace how many times slower this machine is than the one the budgets were set on; 1 where left out
+ */
+export function print(lines: readonly Line[], pace = 1): void {
   for (const { name, ms, budget, ratio } of lines) {
-    const parts = [name.padEnd(58), `${ms.toFixed(ms < 10 ? 1 : 0)} ms`.padStart(9)];
-    if (budget !== undefined) parts.push(`  budget ${budget} ms, ${(ms / budget).toFixed(2)} of it`);
+    const parts = [name.padEnd(64), `${ms.toFixed(ms < 10 ? 1 : 0)} ms`.padStart(9)];
+    if (budget !== undefined) {
+      const share = ms / budget;
+      parts.push(`  budget ${budget} ms, ${share.toFixed(2)} of it`);
+      if (pace !== 1) parts.push(`, ${(share / pace).toFixed(2)} at the budgets' pace`);
+    }
     if (ratio) parts.push(`  ${ratio.value.toFixed(2)} of ${ratio.to}, allowed ${ratio.allowed}`);
     console.log(parts.join(""));
   }

@@ -37,7 +37,7 @@ function goals(): string[] {
 }
 
 /** Table and answers over 60 pots, three at a time; against trying every mix for one question. */
-export async function benchMixes(): Promise<void> {
+export async function benchMixes(pace: number): Promise<void> {
   const shelf = pots(60);
   const glaze = paintOptics(demoShelf.find((paint) => paint.name === "Clear Umber")!);
   const ways: [string, SeenAs][] = [
@@ -51,15 +51,18 @@ export async function benchMixes(): Promise<void> {
     const times: number[] = [];
     for (const goal of goals().map(hexToLab)) times.push(await middle(3, () => table.nearest(goal, 6)));
     times.sort((a, b) => a - b);
-    print([
-      { name: `Table of ${table.mixes} mixes of up to 3 of 60 pots, ${name}`, ms: build, budget: 1000 },
-      {
-        name: `An answer, middle of ${times.length} goals, ${name}`,
-        ms: times[times.length >> 1]!,
-        budget: 20,
-      },
-      { name: `An answer, slowest, ${name}`, ms: times.at(-1)!, budget: 20 },
-    ]);
+    print(
+      [
+        { name: `Table of ${table.mixes} mixes of up to 3 of 60 pots, ${name}`, ms: build, budget: 1000 },
+        {
+          name: `An answer, middle of ${times.length} goals, ${name}`,
+          ms: times[times.length >> 1]!,
+          budget: 20,
+        },
+        { name: `An answer, slowest, ${name}`, ms: times.at(-1)!, budget: 20 },
+      ],
+      pace,
+    );
   }
   const few = shelf.slice(0, 12);
   const small = (await MixTable.build(few, { mostParts: MOST_PARTS, seen: { kind: "thick" } }))!;

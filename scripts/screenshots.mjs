@@ -28,7 +28,7 @@ const surface = async (page, name) => {
   await page.getByRole("combobox", { name: /^Surface: / }).click();
   await page.getByRole("option", { name }).click();
 };
-const fine = (page) => page.waitForSelector('[data-testid="specimen"][data-fine="true"] canvas');
+const fine = (page) => page.waitForSelector('[data-testid="specimen"][data-settled="true"] canvas');
 
 const shots = [
   { name: "desk", at: "/" },

@@ -40,8 +40,9 @@ export class WorkerClient {
   }
 }
 
+/** After the full picture come the steps; every other answer but the small picture ends its question. */
 const isLast = (answer: WorkerAnswer) =>
-  answer.kind !== "progress" && answer.kind !== "preview" && answer.kind !== "steps";
+  answer.kind !== "progress" && answer.kind !== "preview" && answer.kind !== "full";
 
 let simulation: WorkerClient | null = null;
 let tasks: WorkerClient | null = null;

@@ -59,11 +59,6 @@ async function specimen({ id, request, full }: Extract<WorkerRequest, { kind: "s
     return;
   }
   if (laidLast?.grid.form.id !== coarse.grid.form.id) laidLast = coarse;
-  const steps = takeSteps(sim, request, coarse);
-  send(
-    { kind: "steps", id, steps },
-    steps.pictures.map((picture) => picture.buffer),
-  );
   if (!(await wanted(0, coarse.coats.length))) {
     send({ kind: "dropped", id });
     return;
@@ -78,6 +73,16 @@ async function specimen({ id, request, full }: Extract<WorkerRequest, { kind: "s
   const films = fine.coats.map((one) => one.film);
   const mostUm = buildUp(films, fine.grid.inside.length).reduce((most, um) => Math.max(most, um), 0);
   send({ kind: "full", id, specimen: picture, mostUm }, [picture.rgba.buffer]);
+  // What each coat did is read after the picture is there: it takes as long as a few coats.
+  if (!(await wanted(0, coarse.coats.length))) {
+    send({ kind: "dropped", id });
+    return;
+  }
+  const steps = takeSteps(sim, request, coarse);
+  send(
+    { kind: "steps", id, steps },
+    steps.pictures.map((picture) => picture.buffer),
+  );
 }
 
 async function benchPdf(message: Extract<WorkerRequest, { kind: "bench-pdf" }>): Promise<void> {

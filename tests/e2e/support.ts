@@ -16,9 +16,9 @@ export async function storedJob(request: APIRequestContext, id: string): Promise
 export const specimen = (page: Page): Locator =>
   page.getByRole("img", { name: "The surface, simulated, laid flat" });
 
-/** Waits until the full picture of the newest edit is shown. */
+/** Waits until the full picture of the newest edit is shown, and what each coat does is worked out. */
 export async function fine(page: Page): Promise<void> {
-  await expect(page.locator('[data-testid="specimen"][data-fine="true"]')).toBeVisible();
+  await expect(page.locator('[data-testid="specimen"][data-settled="true"]')).toBeVisible();
   await expect(specimen(page)).toBeVisible();
 }
 

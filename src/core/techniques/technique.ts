@@ -142,15 +142,29 @@ export function placeWeights({
 export type CellVisit = (at: number, xMm: number, yMm: number, weight: number) => void;
 
 /** Least share of a place that gets paint at all. */
-const LEAST_SHARE = 0.004;
+export const LEAST_SHARE = 0.004;
+
+/** What a coat by area goes by, per cell; 0 is the weight of cells that get nothing. */
+export interface CellPlaces {
+  readonly weights: Float32Array;
+  /** Where a cell lies along and up the piece, mm. */
+  readonly along: Float32Array;
+  readonly up: Float32Array;
+  /** Added to both for textures, mm, so that no two coats have the same. */
+  readonly shiftX: number;
+  readonly shiftY: number;
+}
+
+export function cellPlaces(context: LayContext, random: Random): CellPlaces {
+  const { along, up } = fieldsOf(context.grid);
+  const weights = placeWeights(context);
+  return { weights, along, up, shiftX: random.range(0, 15), shiftY: random.range(0, 15) };
+}
 
 /** Visits every cell of the panel that belongs to the coat's place. */
 export function eachCell(context: LayContext, random: Random, visit: CellVisit): void {
-  const { grid } = context;
-  const { inside } = grid;
-  const { along, up } = fieldsOf(grid);
-  const weights = placeWeights(context);
-  const [shiftX, shiftY] = [random.range(0, 15), random.range(0, 15)];
+  const { inside } = context.grid;
+  const { weights, along, up, shiftX, shiftY } = cellPlaces(context, random);
   for (let at = 0; at < inside.length; at++) {
     const weight = weights[at]!;
     if (inside[at] === 0 || weight < LEAST_SHARE) continue;

@@ -5,41 +5,53 @@ export const TILE = 512;
 const MASK = TILE - 1;
 const PER_MM = 1 / 0.03;
 
-/** Mean over a window along rows or columns, wrapping round. */
-function wrapMean(tile: Float32Array, radius: number, alongX: boolean): Float32Array {
+/** Sum over a window along rows, wrapping round. */
+function wrapSumRows(tile: Float32Array, radius: number): Float32Array {
   const out = new Float32Array(tile.length);
-  if (radius < 1) return tile;
-  const step = alongX ? 1 : TILE;
-  const lineStep = alongX ? TILE : 1;
-  for (let line = 0; line < TILE; line++) {
-    const base = line * lineStep;
+  for (let base = 0; base < tile.length; base += TILE) {
     let sum = 0;
-    for (let k = -radius; k <= radius; k++) sum += tile[base + (k & MASK) * step]!;
+    for (let k = -radius; k <= radius; k++) sum += tile[base + (k & MASK)]!;
     for (let k = 0; k < TILE; k++) {
-      out[base + k * step] = sum;
-      sum += tile[base + ((k + radius + 1) & MASK) * step]! - tile[base + ((k - radius) & MASK) * step]!;
+      out[base + k] = sum;
+      sum += tile[base + ((k + radius + 1) & MASK)]! - tile[base + ((k - radius) & MASK)]!;
+    }
+  }
+  return out;
+}
+
+/** The same along columns; a whole row at a time, as memory lies. */
+function wrapSumColumns(tile: Float32Array, radius: number): Float32Array {
+  const out = new Float32Array(tile.length);
+  const sums = new Float64Array(TILE);
+  for (let k = -radius; k <= radius; k++)
+    for (let x = 0, from = (k & MASK) * TILE; x < TILE; x++) sums[x]! += tile[from + x]!;
+  for (let k = 0; k < TILE; k++) {
+    const [here, enters, leaves] = [k * TILE, ((k + radius + 1) & MASK) * TILE, ((k - radius) & MASK) * TILE];
+    for (let x = 0; x < TILE; x++) {
+      out[here + x] = sums[x]!;
+      sums[x]! += tile[enters + x]! - tile[leaves + x]!;
     }
   }
   return out;
 }
 
 function normalise(tile: Float32Array): Float32Array {
-  let mean = 0;
-  for (const value of tile) mean += value;
+  let [mean, variance] = [0, 0];
+  for (let at = 0; at < tile.length; at++) mean += tile[at]!;
   mean /= tile.length;
-  let variance = 0;
-  for (const value of tile) variance += (value - mean) ** 2;
+  for (let at = 0; at < tile.length; at++) variance += (tile[at]! - mean) ** 2;
   const scale = 1 / Math.sqrt(variance / tile.length);
-  return tile.map((value) => Math.max(-2.5, Math.min(2.5, (value - mean) * scale)));
+  const out = new Float32Array(tile.length);
+  for (let at = 0; at < tile.length; at++)
+    out[at] = Math.max(-2.5, Math.min(2.5, (tile[at]! - mean) * scale));
+  return out;
 }
 
 function smear(seed: number, radiusX: number, radiusY: number): Float32Array {
   const random = createRandom(seed);
-  let tile: Float32Array = Float32Array.from({ length: TILE * TILE }, () => random.next() - 0.5);
-  for (let turn = 0; turn < 2; turn++) {
-    tile = wrapMean(tile, radiusX, true);
-    tile = wrapMean(tile, radiusY, false);
-  }
+  let tile = new Float32Array(TILE * TILE);
+  for (let at = 0; at < tile.length; at++) tile[at] = random.next() - 0.5;
+  for (let turn = 0; turn < 2; turn++) tile = wrapSumColumns(wrapSumRows(tile, radiusX), radiusY);
   return normalise(tile);
 }
 
@@ -54,7 +66,7 @@ export function streak(xMm: number, yMm: number): number {
 
 /** Slow unevenness, about 1.5 mm across, with a finer share. */
 export function cloud(xMm: number, yMm: number): number {
-  cloudTile ??= normalise(smear(23, 20, 20).map((value, at) => value + 0.45 * smearFine()[at]!));
+  cloudTile ??= cloudy();
   return cloudTile[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
 }
 
@@ -77,10 +89,10 @@ export function specks(xMm: number, yMm: number, sizeMm: number): number {
   );
 }
 
-let fine: Float32Array | null = null;
-function smearFine(): Float32Array {
-  fine ??= smear(37, 4, 4);
-  return fine;
+function cloudy(): Float32Array {
+  const [wide, fine] = [smear(23, 20, 20), smear(37, 4, 4)];
+  for (let at = 0; at < wide.length; at++) wide[at]! += 0.45 * fine[at]!;
+  return normalise(wide);
 }
 
 /** Smooth noise along a line, −1…1, one lattice point per unit. */

@@ -14,6 +14,8 @@ interface Simulation {
   /** Whether the picture is the full one of the newest edit. */
   readonly fine: boolean;
   readonly steps: Steps | null;
+  /** Whether the steps too are those of the newest edit. */
+  readonly settled: boolean;
   readonly mostUm: number | null;
   readonly progress: { readonly done: number; readonly total: number } | null;
   readonly failure: string | null;
@@ -28,6 +30,7 @@ export const useSimulation = create<Simulation>()(() => ({
   specimen: null,
   fine: false,
   steps: null,
+  settled: false,
   mostUm: null,
   progress: null,
   failure: null,
@@ -58,7 +61,7 @@ function listen(started: number, surfaceId: string): (answer: WorkerAnswer) => v
         setState({ specimen: answer.specimen, fine: false, failure: null });
         return;
       case "steps":
-        setState({ steps: answer.steps, round: getState().round + 1 });
+        setState({ steps: answer.steps, settled: true, round: getState().round + 1 });
         return;
       case "full":
         performance.mark("crenna-full", { detail: performance.now() - started });
@@ -72,14 +75,14 @@ function listen(started: number, surfaceId: string): (answer: WorkerAnswer) => v
         });
         return;
       case "progress":
-        if (performance.now() - started > PATIENCE_MS)
+        if (!getState().fine && performance.now() - started > PATIENCE_MS)
           setState({ progress: { done: answer.done, total: answer.total } });
         return;
       case "failed":
         setState({ failure: answer.message, progress: null });
         return;
       case "dropped":
-        setState({ progress: null, stopped: true });
+        setState({ progress: null, stopped: !getState().fine });
         return;
       default:
         return;
@@ -92,7 +95,7 @@ type SpecimenMessage = Parameters<ReturnType<typeof simulationWorker>["ask"]>[0]
 let lastAsked: SpecimenMessage | null = null;
 
 function send(message: SpecimenMessage): void {
-  useSimulation.setState({ fine: false, stopped: false });
+  useSimulation.setState({ fine: false, settled: false, stopped: false });
   const { surfaceId } = message.request;
   const id = simulationWorker().ask(message, listen(performance.now(), surfaceId));
   lastAsked = message;

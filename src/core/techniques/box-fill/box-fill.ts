@@ -1,58 +1,22 @@
 import { hash01 } from "../../random";
 import { modulo } from "../../units";
 import { fieldsOf } from "../../surface/fields";
-import {
-  addFilm,
-  defineTechnique,
-  edgeSoftMm,
-  wobbleMm,
-  type AxisCells,
-  type CellPlan,
-  type LayContext,
-} from "../technique";
+import { addFilm, defineTechnique, edgeSoftMm, wobbleMm, type CellPlan, type LayContext } from "../technique";
 import { cloud, stray, streak } from "../texture";
+import { BoxAxis, noSpot } from "./boxAxis";
 
 const FAR = 1e6;
 /** Farthest an edge strays, in wobbles: its own drift and its offset. */
 const MOST_STRAY = 1.65;
 
-/** Which box of the repeat a coordinate lies in, and its distance to either edge, in repeats. */
-interface Spot {
-  index: number;
-  /** Number of the box from the start of the band. */
-  number: number;
-  before: number;
-  after: number;
-}
-
-function locate(axis: AxisCells, coordinate: number, spot: Spot): void {
-  const count = axis.from.length;
-  const period = Math.floor(coordinate);
-  const share = coordinate - period;
-  for (let index = 0; index < count; index++) {
-    for (let turn = -1; turn <= 1; turn++) {
-      const from = axis.from[index]! + turn;
-      const to = axis.to[index]! + turn;
-      if (share >= from && share < to) {
-        spot.index = index;
-        spot.number = (period - turn) * count + index;
-        spot.before = share - from;
-        spot.after = to - share;
-        return;
-      }
-    }
-  }
-  // Rounding at the very end of the repeat.
-  spot.index = count - 1;
-  spot.number = period * count + count - 1;
-  spot.before = axis.to[count - 1]! - axis.from[count - 1]!;
-  spot.after = 0;
-}
-
 /** Everything about one cell of the grid that filling needs. */
 class Filler {
-  readonly column: Spot = { index: 0, number: 0, before: 0, after: 0 };
-  readonly row: Spot = { index: 0, number: 0, before: 0, after: 0 };
+  readonly column = noSpot();
+  readonly row = noSpot();
+  readonly columnAxis: BoxAxis;
+  readonly rowAxis: BoxAxis;
+  /** By box of the repeat: 1 where it or a box beside it is to be filled; all others need no second look. */
+  readonly paints: Uint8Array;
   readonly columns: number;
   readonly rows: number;
   readonly around: number | null;
@@ -71,6 +35,25 @@ class Filler {
     this.columns = cells.column.from.length;
     this.rows = cells.row.from.length;
     this.around = cells.closesAfter === null ? null : cells.closesAfter * this.columns;
+    this.columnAxis = new BoxAxis(cells.column);
+    this.rowAxis = new BoxAxis(cells.row);
+    this.paints = cells.selected.map((_, at) => {
+      const [c, r] = [Math.floor(at / this.rows), at % this.rows];
+      const near =
+        this.selected(c, r) ||
+        this.selected(c - 1, r) ||
+        this.selected(c + 1, r) ||
+        this.selected(c, r - 1) ||
+        this.selected(c, r + 1);
+      return near ? 1 : 0;
+    });
+  }
+
+  /** Finds the box a place lies in. @returns false where nothing is painted in it or beside it */
+  find(column: number, row: number): boolean {
+    this.columnAxis.locate(column, this.column);
+    this.rowAxis.locate(row, this.row);
+    return this.paints[this.column.index * this.rows + this.row.index] === 1;
   }
 
   selected(columnNumber: number, rowNumber: number): boolean {
@@ -89,13 +72,16 @@ class Filler {
   depth(
     columnNumber: number,
     rowNumber: number,
-    edges: readonly [number, number, number, number],
+    left: number,
+    right: number,
+    below: number,
+    above: number,
     alongX: number,
     alongY: number,
   ): number {
     let depth = FAR;
     for (let side = 0; side < 4; side++) {
-      const distance = edges[side]!;
+      const distance = side === 0 ? left : side === 1 ? right : side === 2 ? below : above;
       const dc = side === 0 ? -1 : side === 1 ? 1 : 0;
       const dr = side === 2 ? -1 : side === 3 ? 1 : 0;
       if (this.selected(columnNumber + dc, rowNumber + dr)) continue;
@@ -123,9 +109,8 @@ function fillRow(
     if (grid.inside[at]! === 0) continue;
     const turn = grid.turnDeg[at]!;
     const height = grid.heightMm[at]!;
+    if (!filler.find(cells.columnCoordinate(turn, height), cells.rowCoordinate(height))) continue;
     const period = cells.columnPeriodMm(height);
-    locate(cells.column, cells.columnCoordinate(turn, height), column);
-    locate(cells.row, cells.rowCoordinate(height), rowSpot);
     const [c, r] = [column.number, rowSpot.number];
     const left = column.before * period;
     const right = column.after * period;
@@ -138,20 +123,20 @@ function fillRow(
       if (!filler.selected(c, r)) continue;
       depth = least;
     } else if (filler.selected(c, r)) {
-      depth = filler.depth(c, r, [left, right, below, above], alongX, height);
+      depth = filler.depth(c, r, left, right, below, above, alongX, height);
     } else {
       // Overspill from the boxes next to this one.
       if (left < near && filler.selected(c - 1, r)) {
-        depth = Math.max(depth, filler.depth(c - 1, r, [FAR, -left, below, above], alongX, height));
+        depth = Math.max(depth, filler.depth(c - 1, r, FAR, -left, below, above, alongX, height));
       }
       if (right < near && filler.selected(c + 1, r)) {
-        depth = Math.max(depth, filler.depth(c + 1, r, [-right, FAR, below, above], alongX, height));
+        depth = Math.max(depth, filler.depth(c + 1, r, -right, FAR, below, above, alongX, height));
       }
       if (below < near && filler.selected(c, r - 1)) {
-        depth = Math.max(depth, filler.depth(c, r - 1, [left, right, FAR, -below], alongX, height));
+        depth = Math.max(depth, filler.depth(c, r - 1, left, right, FAR, -below, alongX, height));
       }
       if (above < near && filler.selected(c, r + 1)) {
-        depth = Math.max(depth, filler.depth(c, r + 1, [left, right, -above, FAR], alongX, height));
+        depth = Math.max(depth, filler.depth(c, r + 1, left, right, -above, FAR, alongX, height));
       }
     }
     if (depth > -near) put(at, depth, c * 7919 + r);
@@ -204,7 +189,7 @@ export const boxFill = defineTechnique({
         const dab =
           1 + uneven * (0.75 * streak(x, y) + 0.6 * cloud(x, y) + 1.6 * (hash01(seed, box, 5) - 0.5));
         // Paint draws up a little against the edge where a stroke ends.
-        const rim = 1 + 0.22 * Math.exp(-Math.max(0, depth) / 0.06);
+        const rim = depth > 0.6 ? 1 : 1 + 0.22 * Math.exp(-Math.max(0, depth) / 0.06);
         addFilm(film, at, um * Math.max(0.12, dab) * rim, cover);
       });
     }

@@ -2,7 +2,7 @@ import { fieldsOf } from "../../surface/fields";
 import { upperQuantile } from "../../surface/quantile";
 import { clamp } from "../../units";
 import { bristleGaps } from "../envelope";
-import { addFilm, defineTechnique, edgeSoftMm, eachCell } from "../technique";
+import { addFilm, cellPlaces, defineTechnique, edgeSoftMm, LEAST_SHARE } from "../technique";
 import { cloud, specks } from "../texture";
 
 /** A torn sponge bridges hollows about this wide, mm, and is pressed this deep into them, mm. */
@@ -59,23 +59,30 @@ export const sponge = defineTechnique({
     const gaps = bristleGaps(grid, context.heightMm(), SPONGE_MM);
     const { edge } = fieldsOf(grid);
     const sharp = params.pore / Math.max(grid.pitchMm, 0.4 * params.pore + edgeSoftMm(water));
-    const score = new Float32Array(grid.inside.length);
-    const places = new Float32Array(grid.inside.length);
-    eachCell(context, random, (at, x, y, weight) => {
+    const { inside } = grid;
+    const { weights, along, up, shiftX, shiftY } = cellPlaces(context, random);
+    const score = new Float32Array(inside.length);
+    const cells = new Int32Array(inside.length);
+    const [crowd, toEdges] = [1.6 * (params.clusters / 100), 3 * (params.edges / 100)];
+    let count = 0;
+    for (let at = 0; at < inside.length; at++) {
+      const weight = weights[at]!;
+      if (inside[at] === 0 || weight < LEAST_SHARE) continue;
+      const [x, y] = [along[at]! + shiftX, up[at]! + shiftY];
       const pores = 0.95 * specks(x, y, params.pore);
-      const dabs = 1.6 * (params.clusters / 100) * cloud(x * 0.55 + 7, y * 0.55 + 2);
+      const dabs = crowd * cloud(x * 0.55 + 7, y * 0.55 + 2);
       const touch = -2.5 * Math.min(2, gaps[at]! / PRESS_MM);
-      score[at] = pores + dabs + touch + 3 * (params.edges / 100) * edge[at]! + 2.2 * (weight - 1);
-      places[at] = weight;
-    });
-    const limit = upperQuantile(score, params.coverage / 100, (at) => places[at]! > 0.05);
-    for (let at = 0; at < score.length; at++) {
-      if (places[at] === 0) continue;
-      const above = score[at]! - limit;
+      score[count] = pores + dabs + touch + toEdges * edge[at]! + 2.2 * (weight - 1);
+      cells[count++] = at;
+    }
+    const limit = upperQuantile(score.subarray(0, count), params.coverage / 100, cells, weights);
+    for (let k = 0; k < count; k++) {
+      const above = score[k]! - limit;
       const cover = clamp(0.5 + above * sharp, 0, 1);
+      if (cover <= 0.004) continue;
       // Paint beads towards the middle of a speck.
       const um = passUm * passes * (0.75 + 0.35 * clamp(above, 0, 1));
-      if (cover > 0.004) addFilm(film, at, um, cover * grid.inside[at]!);
+      addFilm(film, cells[k]!, um, cover * inside[cells[k]!]!);
     }
   },
 });

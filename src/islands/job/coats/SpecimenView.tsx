@@ -172,7 +172,7 @@ function useBefore(): Specimen | null {
 
 /** The simulated surface with rulers in millimetres, and the line of the section. */
 export function SpecimenView() {
-  const { specimen: newest, failure, fine } = useSimulation();
+  const { specimen: newest, failure, fine, settled } = useSimulation();
   const earlier = useBefore();
   const specimen = earlier ?? newest;
   const { shape, light } = useView();
@@ -192,6 +192,7 @@ export function SpecimenView() {
     <Box
       ref={setRoom}
       data-fine={fine}
+      data-settled={settled}
       data-testid="specimen"
       sx={{ flex: 1, minHeight: 0, position: "relative", overflow: "hidden", bgcolor: SURROUNDS[surround] }}
     >

@@ -1,0 +1,27 @@
+import sharp from "sharp";
+import { middle } from "./measure";
+
+/** sharp's time for 16 pictures of 1024 x 1024 on the machine that the budgets were set on, ms. */
+const BUDGET_MACHINE_MS = 144;
+
+export async function sharpLays(size: number, count: number): Promise<number> {
+  sharp.concurrency(1);
+  sharp.cache(false);
+  const raw = { width: size, height: size, channels: 4 as const };
+  const pictures = Array.from({ length: count }, (_, at) => Buffer.alloc(size * size * 4, 100 + at * 7));
+  const composite = pictures.slice(1).map((input) => ({ input, raw }));
+  return middle(5, () => sharp(pictures[0], { raw }).composite(composite).raw().toBuffer());
+}
+
+/**
+ * How many times slower this machine is now than the one the budgets were set on, by the anchor. Machines that are
+ * shared change their pace within minutes, so every part of the run takes it anew.
+ */
+export async function takePace(): Promise<number> {
+  const ms = await sharpLays(1024, 16);
+  const pace = ms / BUDGET_MACHINE_MS;
+  console.log(
+    `(sharp now takes ${ms.toFixed(0)} ms for its 16 pictures, ${pace.toFixed(2)} times what the budgets were set with)`,
+  );
+  return pace;
+}
