@@ -2,29 +2,42 @@
 import { spawnSync } from "node:child_process";
 import { mkdirSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { bin, buildIfNeeded, checkNode, installPackages, root, run, runTogether } from "./tools.mjs";
+import {
+  bin,
+  buildIfNeeded,
+  checkNode,
+  noteInstalled,
+  packagesInstalled,
+  root,
+  run,
+  runTogether,
+} from "./tools.mjs";
 
 /** Debian's packages the tests need, by the command each brings. */
 const SYSTEM = { chromium: "chromium", pdftocairo: "poppler-utils" };
 
 const has = (command) => spawnSync("which", [command], { stdio: "ignore" }).status === 0;
 
-function installSystem() {
+/** Debian's packages that are missing, as one job beside others; ends this process where they cannot be installed. */
+function systemJobs() {
   const missing = Object.entries(SYSTEM).flatMap(([command, name]) => (has(command) ? [] : [name]));
-  if (missing.length === 0) return;
+  if (missing.length === 0) return [];
   if (process.getuid?.() !== 0 || !has("apt-get")) {
     console.error(`The tests need ${missing.join(" and ")}. As root: apt-get install ${missing.join(" ")}`);
     process.exit(1);
   }
-  const env = { DEBIAN_FRONTEND: "noninteractive" };
-  run("Package lists", "apt-get", ["update", "-qq"], env);
-  run(
-    `Installing ${missing.join(", ")}`,
-    "apt-get",
-    ["install", "-y", "-qq", "--no-install-recommends", ...missing],
-    env,
-  );
+  const install = `apt-get update -qq && apt-get install -y -qq --no-install-recommends ${missing.join(" ")}`;
+  return [
+    {
+      title: `Installing ${missing.join(", ")}`,
+      command: "sh",
+      args: ["-c", install],
+      env: { DEBIAN_FRONTEND: "noninteractive" },
+    },
+  ];
 }
+
+const npm = (title, ...args) => ({ title, command: "npm", args });
 
 /** Browser tests run in two halves side by side, each with its own server, port and database. */
 const HALVES = [1, 2].map((half) => ({
@@ -44,15 +57,27 @@ function count() {
   };
 }
 
-checkNode();
-installSystem();
-installPackages();
-mkdirSync(path.join(root, "build/reports"), { recursive: true });
-run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
-await runTogether([
+const checks = [
   { title: "Format", args: [bin("prettier/bin/prettier.cjs"), "--check", "."] },
   { title: "Types", args: [bin("astro/astro.js"), "check", "--minimumFailingSeverity", "warning"] },
+];
+
+checkNode();
+const fresh = !packagesInstalled();
+// Nothing here needs what another of these brings, so they wait for the net side by side.
+await runTogether([
+  ...systemJobs(),
+  ...(fresh ? [npm("Installing packages", "ci", "--no-audit", "--no-fund", "--ignore-scripts")] : []),
 ]);
+if (fresh) await runTogether([npm("Packages' own set-up", "rebuild", "esbuild", "sharp")]);
+mkdirSync(path.join(root, "build/reports"), { recursive: true });
+run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
+// The database's compilation takes one core for minutes; formatter, types and linter do not need it.
+await runTogether([
+  ...(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
+  ...checks,
+]);
+if (fresh) noteInstalled();
 run("Lint", process.execPath, [bin("eslint/bin/eslint.js"), "."]);
 run("Unit tests", process.execPath, [
   bin("vitest/vitest.mjs"),

@@ -22,9 +22,9 @@ export function run(title, command, args, env = {}) {
 export async function runTogether(jobs) {
   const results = await Promise.all(
     jobs.map(
-      ({ title, args, env = {}, shown = false }) =>
+      ({ title, command = process.execPath, args, env = {}, shown = false }) =>
         new Promise((resolve) => {
-          const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env } });
+          const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
           const chunks = [];
           const take = (stream) => (chunk) => (shown ? stream.write(chunk) : chunks.push(chunk));
           child.stdout.on("data", take(process.stdout));
@@ -57,12 +57,19 @@ const lockHash = () =>
     .update(readFileSync(path.join(root, "package-lock.json")))
     .digest("hex");
 
+/** Whether the packages of the lock file are there, whole. */
+export function packagesInstalled() {
+  const stamp = existsSync(stampFile) ? readFileSync(stampFile, "utf8") : "";
+  return existsSync(bin("astro")) && stamp === lockHash();
+}
+
+export const noteInstalled = () => writeFileSync(stampFile, lockHash());
+
 /** Installs the packages of the lock file where they are missing or another lock file was installed. */
 export function installPackages() {
-  const stamp = existsSync(stampFile) ? readFileSync(stampFile, "utf8") : "";
-  if (existsSync(bin("astro")) && stamp === lockHash()) return;
+  if (packagesInstalled()) return;
   run("Installing packages (a few minutes, once)", "npm", ["ci", "--no-audit", "--no-fund"]);
-  writeFileSync(stampFile, lockHash());
+  noteInstalled();
 }
 
 /** Newest change below some paths, ms. */

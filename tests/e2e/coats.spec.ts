@@ -110,6 +110,38 @@ test("the surface is seen on its form, from across the table, under a moved lamp
   await expect(async () => expect(await shot()).not.toBe(front)).toPass();
 });
 
+test("an outline is drawn by keyboard, corner by corner, and the coat keeps to it", async ({
+  page,
+  request,
+}) => {
+  const id = await openSurface(page, request, "Satchel");
+  await page.getByRole("button", { name: /^Coat 2/ }).click();
+  const before = await pixels(page);
+  await page.getByRole("button", { name: "Draw an outline" }).focus();
+  await page.keyboard.press("Enter");
+  const ground = page.getByRole("application", { name: /^Draw the outline here/ });
+  await expect(ground).toBeFocused();
+  const press = async (key: string, times = 1) => {
+    for (let time = 0; time < times; time++) await page.keyboard.press(key);
+  };
+  await press(" ");
+  await press("ArrowRight", 6);
+  await press(" ");
+  await press("ArrowDown", 2);
+  await press(" ");
+  await press("Backspace");
+  await expect(page.getByText(/^pen at 7\.\d\smm, 5\.\d\smm · 2 corners$/)).toBeVisible();
+  await press("ArrowDown", 4);
+  await press("Shift+ArrowLeft", 5);
+  await press(" ");
+  await press("Enter");
+  await otherPixels(page, before);
+  await expect(page.getByRole("button", { name: "Draw the outline anew" })).toBeVisible();
+  await saved(page);
+  const { target } = (await surfaceOf(request, id, "satchel")).coats[1]!;
+  expect(target.kind === "zones" && target.outline?.points).toHaveLength(6);
+});
+
 test("coats are copied to another surface, kept as a variant, and the variant painted instead", async ({
   page,
   request,

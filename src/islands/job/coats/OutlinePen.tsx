@@ -11,6 +11,8 @@ interface Props {
   readonly form: SurfaceForm;
   readonly coat: Coat;
   readonly size: { readonly width: number; readonly height: number };
+  /** Where the rulers start, mm. */
+  readonly origin: readonly [xMm: number, yMm: number];
   readonly toMm: (xPx: number, yPx: number) => readonly [number, number];
   readonly toPx: (xMm: number, yMm: number) => readonly [number, number];
 }
@@ -62,7 +64,7 @@ const PenMark = ({ x, y }: { readonly x: number; readonly y: number }) => (
  * Draws the outline of the chosen coat's place on the flat picture: in one pull of the pointer, or corner by corner
  * with the keys (arrows move the pen, Space sets a corner, Backspace takes one back, Enter closes, Escape leaves).
  */
-export function OutlinePen({ surface, form, coat, size, toMm, toPx }: Props) {
+export function OutlinePen({ surface, form, coat, size, origin, toMm, toPx }: Props) {
   const editSurface = useEditSurface();
   const set = useView((view) => view.set);
   const pull = useRef<Point[]>([]);
@@ -132,7 +134,7 @@ export function OutlinePen({ surface, form, coat, size, toMm, toPx }: Props) {
           textShadow: "0 0 3px #000, 0 0 3px #000",
         }}
       >
-        {`pen at ${pen[0].toFixed(1)}\u202fmm, ${pen[1].toFixed(1)}\u202fmm · ${counted(corners.length, "corner")}`}
+        {`pen at ${(pen[0] - origin[0]).toFixed(1)}\u202fmm, ${(pen[1] - origin[1]).toFixed(1)}\u202fmm · ${counted(corners.length, "corner")}`}
       </Typography>
     </>
   );

@@ -3,13 +3,15 @@ import type { SectionLine } from "../../../core/simulate/section";
 
 interface LineProps {
   readonly line: SectionLine;
+  /** Where the rulers start, mm. */
+  readonly origin: readonly [xMm: number, yMm: number];
   readonly toPx: (xMm: number, yMm: number) => readonly [number, number];
   readonly toMm: (xPx: number, yPx: number) => readonly [number, number];
   readonly onMove: (line: SectionLine) => void;
 }
 
 /** The section's line with its two ends; dragged as a whole or by an end, or moved with the arrow keys. */
-export function SectionLineHandles({ line, toPx, toMm, onMove }: LineProps) {
+export function SectionLineHandles({ line, origin, toPx, toMm, onMove }: LineProps) {
   const grip = useRef<{ part: "a" | "b" | "both"; x: number; y: number; line: SectionLine } | null>(null);
   const [ax, ay] = toPx(line.ax, line.ay);
   const [bx, by] = toPx(line.bx, line.by);
@@ -44,8 +46,8 @@ export function SectionLineHandles({ line, toPx, toMm, onMove }: LineProps) {
       role="slider"
       tabIndex={0}
       aria-label={`End ${part.toUpperCase()} of the section`}
-      aria-valuenow={Math.round((part === "a" ? line.ax : line.bx) * 100) / 100}
-      aria-valuetext={`${(part === "a" ? line.ax : line.bx).toFixed(2)} mm, ${(part === "a" ? line.ay : line.by).toFixed(2)} mm`}
+      aria-valuenow={Math.round((line[part === "a" ? "ax" : "bx"] - origin[0]) * 100) / 100}
+      aria-valuetext={`${(line[part === "a" ? "ax" : "bx"] - origin[0]).toFixed(2)} mm, ${(line[part === "a" ? "ay" : "by"] - origin[1]).toFixed(2)} mm`}
       onPointerDown={(event) => start(part, event)}
       onPointerMove={move}
       onPointerUp={end}

@@ -79,6 +79,7 @@ function Stage({
       : middle;
   const left = RULER_PX + (size.width - RULER_PX) / 2 - (centre.x - specimen.originX) * scale;
   const top = RULER_PX + (size.height - RULER_PX) / 2 - (centre.y - specimen.originY) * scale;
+  const origin = [specimen.originX, specimen.originY] as const;
   const toPx = (x: number, y: number) =>
     [left + (x - specimen.originX) * scale, top + (y - specimen.originY) * scale] as const;
   const toMm = (x: number, y: number) =>
@@ -133,13 +134,27 @@ function Stage({
         }}
       >
         {tab === "section" && (
-          <SectionLineHandles line={shown} toPx={toPx} toMm={toMm} onMove={(next) => set({ line: next })} />
+          <SectionLineHandles
+            line={shown}
+            origin={origin}
+            toPx={toPx}
+            toMm={toMm}
+            onMove={(next) => set({ line: next })}
+          />
         )}
         <MmRuler along="x" startPx={left} lengthPx={size.width} scale={scale} thickness={RULER_PX} />
         <MmRuler along="y" startPx={top} lengthPx={size.height} scale={scale} thickness={RULER_PX} />
       </svg>
       {outlining && surface && form && coat && (
-        <OutlinePen surface={surface} form={form} coat={coat} size={size} toMm={toMm} toPx={toPx} />
+        <OutlinePen
+          surface={surface}
+          form={form}
+          coat={coat}
+          size={size}
+          origin={origin}
+          toMm={toMm}
+          toPx={toPx}
+        />
       )}
       <Typography
         sx={{
