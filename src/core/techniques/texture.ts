@@ -49,7 +49,7 @@ function normalise(tile: Float32Array): Float32Array {
 
 function smear(seed: number, radiusX: number, radiusY: number): Float32Array {
   const random = createRandom(seed);
-  let tile = new Float32Array(TILE * TILE);
+  let tile: Float32Array = new Float32Array(TILE * TILE);
   for (let at = 0; at < tile.length; at++) tile[at] = random.next() - 0.5;
   for (let turn = 0; turn < 2; turn++) tile = wrapSumColumns(wrapSumRows(tile, radiusX), radiusY);
   return normalise(tile);

@@ -109,7 +109,8 @@ export const drawAgain = (): void => {
   if (lastAsked) send(lastAsked);
 };
 
-function ask(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
+/** Asks the worker for the picture of a surface; it replaces the one asked for before. */
+export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
   const { upTo, light, distanceMm } = shown;
   const request = {
     job: { ...job, log: [] },
@@ -147,7 +148,7 @@ export function useKeepSimulated(surfaceId: string | null): void {
   useEffect(() => {
     const { job } = useJobStore.getState();
     if (job && surfaceId !== null && key !== "")
-      ask(job, paints, surfaceId, { upTo, light, distanceMm, mostCells });
+      askSpecimen(job, paints, surfaceId, { upTo, light, distanceMm, mostCells });
   }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells]);
 }
 

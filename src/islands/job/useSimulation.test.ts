@@ -1,0 +1,135 @@
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { ferrySergeant } from "../../data/demo/ferrySergeant";
+import { demoShelf } from "../../data/demo/shelf";
+import type { WorkerAnswer, WorkerRequest } from "../../worker/protocol";
+
+type Asked = WorkerRequest & { kind: "specimen" };
+
+const worker = vi.hoisted(() => {
+  const asked: { message: unknown; answer: (answer: unknown) => void; id: number }[] = [];
+  const cancelled: number[] = [];
+  return {
+    asked,
+    cancelled,
+    client: {
+      ask: (message: unknown, answer: (answer: unknown) => void) => {
+        const id = asked.length + 1;
+        asked.push({ message, answer, id });
+        return id;
+      },
+      cancel: (id: number) => cancelled.push(id),
+      forget: () => undefined,
+    },
+  };
+});
+vi.mock("../../worker/client", () => ({
+  simulationWorker: () => worker.client,
+  taskWorker: () => worker.client,
+}));
+
+const { askSpecimen, drawAgain, stopDrawing, useSimulation } = await import("./useSimulation");
+
+const job = ferrySergeant();
+const shown = { upTo: null, light: "colour", distanceMm: null, mostCells: 100_000 } as const;
+const ask = (surfaceId = "coat-skirt") => {
+  askSpecimen(job, demoShelf, surfaceId, shown);
+  return worker.asked.at(-1)!;
+};
+const specimen = (width: number) => ({ width, height: 1, rgba: new Uint8ClampedArray(4) });
+type Sent = { kind: WorkerAnswer["kind"] } & Record<string, unknown>;
+const tell = (question: (typeof worker.asked)[number], answer: Sent) =>
+  question.answer({ id: question.id, ...answer });
+const now = () => useSimulation.getState();
+
+beforeEach(() => {
+  worker.cancelled.length = 0;
+  useSimulation.setState(useSimulation.getInitialState(), true);
+});
+
+describe("the picture of the newest edit", () => {
+  it("comes small, then full, then with what each coat did", () => {
+    const question = ask();
+    expect((question.message as Asked).request).toMatchObject({
+      surfaceId: "coat-skirt",
+      lit: false,
+      map: null,
+    });
+    expect((question.message as Asked).request.job.log).toEqual([]);
+    tell(question, { kind: "preview", specimen: specimen(10) });
+    expect(now()).toMatchObject({ fine: false, settled: false, specimen: { width: 10 } });
+    tell(question, { kind: "full", specimen: specimen(40), mostUm: 55 });
+    expect(now()).toMatchObject({ fine: true, settled: false, mostUm: 55, specimen: { width: 40 } });
+    tell(question, { kind: "steps", steps: { surfaceId: "coat-skirt" } });
+    expect(now()).toMatchObject({ fine: true, settled: true });
+  });
+
+  it("is not taken from an older one that comes late; that one only bridges the wait", () => {
+    const older = ask();
+    const newer = ask();
+    tell(older, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    expect(now()).toMatchObject({ fine: false, specimen: { width: 40 }, mostUm: null });
+    tell(newer, { kind: "preview", specimen: specimen(11) });
+    tell(older, { kind: "steps", steps: { surfaceId: "coat-skirt" } });
+    expect(now()).toMatchObject({ fine: false, settled: false, steps: null });
+    tell(newer, { kind: "full", specimen: specimen(41), mostUm: 2 });
+    expect(now()).toMatchObject({ fine: true, specimen: { width: 41 }, mostUm: 2 });
+  });
+
+  it("is never one of another surface", () => {
+    const skirt = ask();
+    ask("satchel");
+    tell(skirt, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    expect(now().specimen).toBeNull();
+  });
+
+  it("keeps the last picture and says why where it could not be made", () => {
+    const first = ask();
+    tell(first, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    const second = ask();
+    tell(first, { kind: "failed", message: "an old failure" });
+    expect(now().failure).toBeNull();
+    tell(second, { kind: "failed", message: "The hem must be 3 mm or more." });
+    expect(now()).toMatchObject({ failure: "The hem must be 3 mm or more.", specimen: { width: 40 } });
+    tell(ask(), { kind: "preview", specimen: specimen(12) });
+    expect(now().failure).toBeNull();
+  });
+});
+
+describe("long work", () => {
+  it("shows how far it is only after a while, and never once the picture is there", () => {
+    vi.useFakeTimers({ toFake: ["performance"] });
+    const question = ask();
+    tell(question, { kind: "progress", done: 1, total: 10 });
+    expect(now().progress).toBeNull();
+    vi.advanceTimersByTime(600);
+    tell(question, { kind: "progress", done: 4, total: 10 });
+    expect(now().progress).toEqual({ done: 4, total: 10 });
+    tell(question, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    expect(now().progress).toBeNull();
+    tell(question, { kind: "progress", done: 0, total: 10 });
+    expect(now().progress).toBeNull();
+    vi.useRealTimers();
+  });
+
+  it("can be stopped, says so, and is taken up again", () => {
+    const question = ask();
+    tell(question, { kind: "preview", specimen: specimen(10) });
+    stopDrawing();
+    expect(worker.cancelled).toEqual([question.id]);
+    tell(question, { kind: "dropped" });
+    expect(now()).toMatchObject({ stopped: true, fine: false, specimen: { width: 10 } });
+    drawAgain();
+    const again = worker.asked.at(-1)!;
+    expect(again.message).toEqual(question.message);
+    expect(now().stopped).toBe(false);
+    tell(again, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    expect(now()).toMatchObject({ stopped: false, fine: true });
+  });
+
+  it("that a newer edit ended is not told as stopped", () => {
+    const older = ask();
+    ask();
+    tell(older, { kind: "dropped" });
+    expect(now().stopped).toBe(false);
+  });
+});
