@@ -4,6 +4,9 @@ import { inZones, type Coat, type CoatTarget } from "../job";
 import { newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
 import { buildForm } from "../patterns/derive";
+import { demoShelf } from "../../data/demo/shelf";
+import { referenceCompositor } from "../simulate/compositor";
+import { Simulator } from "../simulate/simulator";
 import { placeShare } from "./placeShare";
 import { coatWork } from "./work";
 
@@ -37,5 +40,40 @@ describe("how much of a surface belongs to a place", () => {
     expect(hem.strokes / whole.strokes).toBeCloseTo(0.25, 1);
     expect(hem.areaMm2 / whole.areaMm2).toBeCloseTo(0.25, 1);
     expect(hem.handMinutes / whole.handMinutes).toBeCloseTo(0.25, 1);
+  });
+
+  it("by an earlier coat's marks is what those cover: laid, not guessed", async () => {
+    const dots = (density: number): Coat =>
+      on(inZones([], 0), {
+        ...{ id: "dots", passes: 1 },
+        technique: { id: "stipple", version: 1, params: { density, size: 0.5, spread: 0, together: 1 } },
+      });
+    const by = (side: "inside" | "outside") =>
+      on(inZones([], 0, { near: { coatId: "dots", side, reachMm: 0 } }), { id: "next" });
+    for (const density of [0.5, 2, 6]) {
+      const surface = { ...panel, coats: [panel.coats[0]!, dots(density), by("inside")] };
+      const inside = placeShare(job, surface, form, by("inside"));
+      // Dots at random overlap: 1 − exp(−λ π r²).
+      expect(Math.abs(inside / (1 - Math.exp(-density * Math.PI * 0.25 ** 2)) - 1)).toBeLessThan(0.2);
+      expect(inside + placeShare(job, surface, form, by("outside"))).toBeCloseTo(1, 2);
+      // And the simulated coat covers as much.
+      const simulator = new Simulator(referenceCompositor);
+      const laid = await simulator.lay(
+        {
+          job: { ...job, surfaces: [surface] },
+          ...{ paints: demoShelf, surfaceId: panel.id, upTo: null, lit: false, mostCells: 60_000 },
+        },
+        false,
+        () => Promise.resolve(true),
+      );
+      expect(Math.abs(laid!.coats[2]!.film.coveredShare - inside)).toBeLessThan(0.05);
+    }
+  });
+
+  it("is nothing by a coat that is held back or gone", () => {
+    const next = on(inZones([], 0, { near: { coatId: "dots", side: "inside", reachMm: 0.2 } }), {
+      id: "next",
+    });
+    expect(placeShare(job, { ...panel, coats: [next] }, form, next)).toBe(0);
   });
 });

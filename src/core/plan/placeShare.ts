@@ -1,55 +1,84 @@
 import type { Coat, Job, Surface } from "../job";
-import { marksOf } from "../simulate/layCoat";
+import { createFilmBuffer, layCoat, marksOf } from "../simulate/layCoat";
+import type { FilmPlanes } from "../simulate/planes";
 import type { SurfaceForm } from "../surface/forms/form";
 import { buildGrid, type SurfaceGrid } from "../surface/grid";
 import { placeWeights } from "../techniques/technique";
 
-/** Cells that are enough to tell how much of a surface belongs to a place. */
-const CELLS = 1500;
+/** Cells that are enough to tell how much of a surface belongs to a place, and for the marks of an earlier coat. */
+const CELLS = { place: 1500, marks: 12_000 } as const;
 const MOST_GRIDS = 64;
 const grids = new Map<string, SurfaceGrid>();
 /** Shares by all they depend on: most coats keep their place from one edit to the next. */
 const MOST_SHARES = 2000;
 const shares = new Map<string, number>();
 
-function coarseGrid(job: Job, surface: Surface, form: SurfaceForm): SurfaceGrid {
-  const key = JSON.stringify([surface.form, surface.seed, job.figure.lamp]);
+function coarseGrid(job: Job, surface: Surface, form: SurfaceForm, cells: number): SurfaceGrid {
+  const key = JSON.stringify([surface.form, surface.seed, job.figure.lamp, cells]);
   let grid = grids.get(key);
   if (!grid) {
     if (grids.size >= MOST_GRIDS) grids.clear();
-    grid = buildGrid(form, Math.sqrt(form.areaMm2 / CELLS), job.figure.lamp);
+    grid = buildGrid(form, Math.sqrt(form.areaMm2 / cells), job.figure.lamp);
     grids.set(key, grid);
   }
   return grid;
 }
 
-/** Where an earlier coat's marks lie is known only once it is laid; until then half of the place is taken. */
-const NEAR_SHARE = 0.5;
+/** A coat by the marks of one that goes by the marks of another, and so on: followed no further than this. */
+const LONGEST_CHAIN = 4;
+
+/** The earlier coats whose marks decide where a coat goes, nearest first. */
+function chainOf(surface: Surface, coat: Coat): Coat[] {
+  const chain: Coat[] = [];
+  for (let at: Coat = coat; at.target.kind === "zones" && at.target.near && chain.length < LONGEST_CHAIN;) {
+    const { coatId } = at.target.near;
+    const earlier = surface.coats.find((one) => one.id === coatId && !one.held);
+    if (!earlier || chain.includes(earlier)) break;
+    chain.push(earlier);
+    at = earlier;
+  }
+  return chain;
+}
 
 /** Mean share of a surface that belongs to the place of a coat by area, 0…1: what it has of marks, paint and minutes. */
 export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: Coat): number {
   const { target } = coat;
   if (target.kind === "everywhere") return 1;
   if (target.kind !== "zones" && target.kind !== "hollows") return 1;
-  const key = JSON.stringify([surface.form, surface.seed, surface.wear, job.figure.lamp, target]);
+  const chain = chainOf(surface, coat);
+  const marks = chain.map((one) => [one.technique, one.target, one.passes, one.water, one.seed]);
+  const key = JSON.stringify([
+    ...[surface.form, surface.seed, surface.wear, job.figure.lamp, target],
+    ...(chain.length > 0 ? [job.hand, marks] : []),
+  ]);
   const known = shares.get(key);
   if (known !== undefined) return known;
   if (shares.size >= MOST_SHARES) shares.clear();
-  const share = measured(job, surface, form, coat);
+  const share = measured(job, surface, form, coat, chain);
   shares.set(key, share);
   return share;
 }
 
-function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat): number {
-  const { target } = coat;
-  const near = target.kind === "zones" && target.near !== null;
-  const plain = near ? { ...coat, target: { ...target, near: null } } : coat;
-  const grid = coarseGrid(job, surface, form);
-  const weights = placeWeights({ grid, marks: marksOf(job, surface, form, plain), nearCover: null });
-  let [sum, all] = [0, 0];
-  for (let at = 0; at < weights.length; at++) {
-    sum += weights[at]! * grid.inside[at]!;
-    all += grid.inside[at]!;
-  }
-  return (all > 0 ? sum / all : 0) * (near ? NEAR_SHARE : 1);
+function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, chain: readonly Coat[]): number {
+  const grid = coarseGrid(job, surface, form, chain.length > 0 ? CELLS.marks : CELLS.place);
+  const whole = grid.inside.reduce((sum, inside) => sum + inside, 0);
+  const buffer = createFilmBuffer(grid.inside.length);
+  // From the first of the chain on, each laid where the one before it says.
+  const near = chain.reduceRight<FilmPlanes | null>(
+    (before, one) =>
+      layCoat(
+        marksOf(job, surface, form, one),
+        one,
+        job.hand,
+        { grid, films: [], near: before },
+        buffer,
+        whole,
+      ),
+    null,
+  );
+  const nearCover = near && Float32Array.from(near.cover, (share) => share / 255);
+  const weights = placeWeights({ grid, marks: marksOf(job, surface, form, coat), nearCover });
+  let sum = 0;
+  for (let at = 0; at < weights.length; at++) sum += weights[at]! * grid.inside[at]!;
+  return whole > 0 ? sum / whole : 0;
 }
