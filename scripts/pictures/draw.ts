@@ -72,6 +72,6 @@ export async function writeSheet(
       ...cells.map(({ png }, index) => ({ input: png, ...at(index) })),
       { input: text, left: 0, top: 0 },
     ])
-    .png({ palette: true, quality: 90, colours: 256 })
+    .png({ compressionLevel: 9 })
     .toFile(path.resolve(file));
 }

@@ -2,7 +2,7 @@ import type { Random } from "../random";
 import { fieldsOf } from "../surface/fields";
 import { clamp } from "../units";
 import { addFilm, type FilmBuffer, type LayContext } from "./technique";
-import { stray, streak, wander } from "./texture";
+import { cloud, stray, streak, wander } from "./texture";
 
 /** How one pull of the brush is laid. */
 export interface Pull {
@@ -15,6 +15,8 @@ export interface Pull {
   readonly softMm: number;
   readonly filmUm: number;
   readonly seed: number;
+  /** Dabbed on and left to level: no ridges along it, only slow unevenness. */
+  readonly levels?: boolean;
   /** Piece of cloth it is kept to; left out or null for none. */
   readonly piece?: number | null;
 }
@@ -178,10 +180,15 @@ function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
       const before = cover[at]!;
       if (covered <= before) continue;
       if (before === 0) touched[gathered.count++] = at;
+      cover[at] = covered;
+      if (pull.levels) {
+        const [x, y] = [originX + column * pitchMm, originY + row * pitchMm];
+        um[at] = pull.filmUm * (1 + 0.09 * cloud(x * 0.8, y * 0.8));
+        continue;
+      }
       const side = (px * dy - py * dx) / length;
       const ridge = 0.86 + 0.28 * Math.min(1, (distance / (half + 1e-6)) ** 2);
       const load = pull.load[k]! + (pull.load[k + 1]! - pull.load[k]!) * t;
-      cover[at] = covered;
       um[at] = Math.max(
         0.05,
         pull.filmUm * load * ridge * (1 + 0.16 * streak(k * 0.12 + pull.seed * 1e-5, side * 1.6)),

@@ -70,6 +70,20 @@ export function cloud(xMm: number, yMm: number): number {
   return cloudTile[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
 }
 
+let threadTile: Float32Array | null = null;
+
+/** Threads that bristles lay along x: streaks that come and go. Mean 0, variance 1; a tile of its own, as it is asked most. */
+export function threadOf(xMm: number, yMm: number): number {
+  threadTile ??= threadsTile();
+  return threadTile[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
+}
+
+function threadsTile(): Float32Array {
+  const [streaks, patches] = [smear(71, 24, 1), smear(73, 16, 8)];
+  for (let at = 0; at < streaks.length; at++) streaks[at] = 0.8 * streaks[at]! + 0.45 * patches[at]!;
+  return normalise(streaks);
+}
+
 let speckTile: Float32Array | null = null;
 /** Size of a speck of the tile itself, mm. */
 const SPECK_MM = 0.13;

@@ -51,7 +51,7 @@ export const velvet = defineScheme<Tone>({
         water: 3,
         passes: 2,
         target: inZones(["raised", "lit"], 0.04, { fall: 1.8 }),
-        params: softDots(16, 0.26),
+        params: softDots(26, 0.2),
       },
       {
         key: "glaze",
@@ -72,7 +72,7 @@ export const velvet = defineScheme<Tone>({
       water: 3,
       passes: 2,
       target: inZones(["raised", "lit"], 0, { fall: 3.5 }),
-      params: softDots(16, 0.18),
+      params: softDots(24, 0.14),
     };
     if (answers.age === "new") return [...steps, bright];
     const rubbed: SchemeCoat<Tone> = {

@@ -162,7 +162,16 @@ function patch(
       const round = Math.sqrt(Math.max(0.06, 1 - (2 * t - 1) ** 2));
       half[k] = wide * round * (1 + 0.38 * wander(whole ^ 7, t * 4.2));
     }
-    return { path, half, load: new Float64Array(POINTS).fill(1), softMm, filmUm, seed: whole, piece };
+    return {
+      path,
+      half,
+      load: new Float64Array(POINTS).fill(1),
+      softMm,
+      filmUm,
+      seed: whole,
+      levels: true,
+      piece,
+    };
   };
   const [dx, dy] = [Math.cos(angle) * length * 0.5, -Math.sin(angle) * length * 0.5];
   const wide = length * (0.15 + 0.1 * random.next());

@@ -47,5 +47,6 @@ export const dryBrush = defineTechnique({
   startWater: 0,
   caution: null,
   feels: true,
-  lay: brushOver,
+  lay: (film, context, params, random) =>
+    brushOver(film, context, params, { flats: 0.34, edges: 1.4 }, random),
 });

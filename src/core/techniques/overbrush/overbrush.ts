@@ -46,5 +46,6 @@ export const overbrush = defineTechnique({
   startWater: 0.5,
   caution: null,
   feels: true,
-  lay: brushOver,
+  lay: (film, context, params, random) =>
+    brushOver(film, context, params, { flats: 0.8, edges: 0.9 }, random),
 });

@@ -57,14 +57,14 @@ export const powder = defineTechnique({
     const worked = params.worked / 100;
     const tapped = params.tapped / 100;
     eachCell(context, random, (at, x, y, weight) => {
-      const low = clamp(0.32 + 2.2 * wide[at]! + 2.6 * middle[at]!, 0.02, 1.6);
+      const low = clamp(0.24 + 2.6 * wide[at]! + 3 * middle[at]!, 0.02, 1.6);
       const texture = clamp(0.5 + 4 * fine[at]!, 0.05, 1.8);
       const lies =
         (1 - tapped * (1 - Math.min(1, low))) * (1 - worked + worked * texture) * (0.5 + 0.5 * sky[at]!);
       const grains = specks(x, y, params.grain);
-      const um = params.amount * passes * lies * weight * Math.max(0.08, 1 + 0.75 * grains);
+      const um = params.amount * passes * lies * weight * Math.max(0.08, 1 + 0.5 * grains);
       // Where little lies, single grains with bare ground between them.
-      const cover = clamp(0.35 + 0.16 * um + 0.35 * grains, 0, 1);
+      const cover = clamp(0.2 + 0.17 * um + 0.2 * grains, 0, 1);
       if (um > 0.02 && cover > 0.004) addFilm(film, at, um / Math.max(0.3, cover), cover * grid.inside[at]!);
     });
   },

@@ -13,7 +13,7 @@ export const stipple = defineTechnique({
     density: {
       label: "Dots",
       unit: "per mm²",
-      range: [0.2, 16],
+      range: [0.2, 40],
       step: 0.2,
       default: 5,
       about: "How many on a square millimetre where the coat is fully wanted.",
