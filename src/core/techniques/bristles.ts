@@ -89,7 +89,7 @@ export function brushOver(
   const widthMm = clamp(0.9 + style.radius, 1, 4);
   const angle = (style.across * Math.PI) / 180;
   const strokes = strokeOver(ground, { widthMm, lengthMm: 2.7 * widthMm, angle }, random.fork("strokes"));
-  const index = new SwathIndex(strokes, ground, 0.2);
+  const index = new SwathIndex(strokes, ground, 0.12);
   // Written out instead of a visit per cell: it is the hot loop of the two commonest texture coats.
   for (let at = 0; at < inside.length; at++) {
     const gap = gaps[at]!;
