@@ -2,6 +2,7 @@ import { buildUp } from "../core/simulate/planes";
 import { referenceCompositor, startKernel } from "../core/simulate/compositor";
 import { cutSection } from "../core/simulate/section";
 import { Simulator, type LaidSurface } from "../core/simulate/simulator";
+import { prepareTextures } from "../core/techniques/texture";
 import { parseRequest, type WorkerAnswer, type WorkerRequest } from "./protocol";
 import { bringHeights } from "./heights";
 import { takeSteps } from "./steps";
@@ -13,6 +14,9 @@ const simulator = startKernel().then(
   (kernel) => new Simulator(kernel),
   () => new Simulator(referenceCompositor),
 );
+
+// While the page is still waiting for its job, the worker has time for what every picture needs.
+void simulator.then(prepareTextures);
 
 /** Newest specimen asked for; older ones stop at their next coat. */
 let newest = 0;

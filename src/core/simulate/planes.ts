@@ -12,6 +12,8 @@ export interface FilmPlanes {
   readonly meanUm: number;
 }
 
+const BLOCK = 256;
+
 /**
  * Packs a film. Thickness is rooted before rounding: equal steps of light need fine steps where films are thin.
  * @param insideSum sum of the panel's own coverage, cells
@@ -22,22 +24,29 @@ export function packFilm(film: FilmBuffer, insideSum: number): FilmPlanes {
   let maxUm = 0.5;
   let coverSum = 0;
   let volumeSum = 0;
+  // Most coats leave most of the surface alone: the second round looks only where the first found something.
+  const blocks = new Uint8Array(Math.ceil(count / BLOCK));
   for (let at = 0; at < count; at++) {
     const share = cover[at]!;
     if (share === 0) continue;
-    const um = volumeUm[at]! / share;
-    if (um > maxUm) maxUm = um;
+    const volume = volumeUm[at]!;
+    if (volume > maxUm * share) maxUm = volume / share;
     coverSum += share;
-    volumeSum += volumeUm[at]!;
+    volumeSum += volume;
+    blocks[(at / BLOCK) | 0] = 1;
   }
   const level = new Uint8Array(count);
   const covered = new Uint8Array(count);
   const scale = 1 / maxUm;
-  for (let at = 0; at < count; at++) {
-    const share = cover[at]!;
-    if (share === 0) continue;
-    level[at] = Math.sqrt((volumeUm[at]! / share) * scale) * (LEVELS - 1) + 0.5;
-    covered[at] = share * 255 + 0.5;
+  for (let block = 0; block < blocks.length; block++) {
+    if (blocks[block] === 0) continue;
+    const to = Math.min(count, (block + 1) * BLOCK);
+    for (let at = block * BLOCK; at < to; at++) {
+      const share = cover[at]!;
+      if (share === 0) continue;
+      level[at] = Math.sqrt((volumeUm[at]! / share) * scale) * (LEVELS - 1) + 0.5;
+      covered[at] = share * 255 + 0.5;
+    }
   }
   return {
     level,

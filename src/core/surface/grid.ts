@@ -85,11 +85,14 @@ function bendOf(grid: BareGrid): Float32Array | null {
 
 function placeCells(form: SurfaceForm, grid: BareGrid): void {
   const { width, height, pitchMm, inside, turnDeg, heightMm, relief } = grid;
+  // One point for all cells: a new one for each of a million would be most of the garbage of opening a surface.
+  const point: [xMm: number, yMm: number] = [0, 0];
   for (let row = 0; row < height; row++) {
-    const y = grid.originY + row * pitchMm;
+    point[1] = grid.originY + row * pitchMm;
     for (let column = 0; column < width; column++) {
       const at = row * width + column;
-      const place = form.place([grid.originX + column * pitchMm, y]);
+      point[0] = grid.originX + column * pitchMm;
+      const place = form.place(point);
       turnDeg[at] = place.turnDeg;
       heightMm[at] = place.heightMm;
       relief[at] = form.relief(place);

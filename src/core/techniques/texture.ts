@@ -84,6 +84,12 @@ function threadsTile(): Float32Array {
   return normalise(streaks);
 }
 
+/** Makes what the commonest coats ask for, ahead of the first of them. */
+export function prepareTextures(): void {
+  streak(0, 0);
+  cloud(0, 0);
+}
+
 let speckTile: Float32Array | null = null;
 /** Size of a speck of the tile itself, mm. */
 const SPECK_MM = 0.13;

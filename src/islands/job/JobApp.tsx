@@ -14,6 +14,10 @@ import { isStage, STAGE_NAMES, type Stage } from "./stages";
 import { useAutosave } from "./useAutosave";
 import { useKeepSimulated } from "./useSimulation";
 import { useSurface } from "./useSurface";
+import { simulationWorker } from "../../worker/client";
+
+// The worker loads beside the page instead of after the job has come.
+simulationWorker();
 
 const VIEWS: Readonly<Record<Stage, () => React.ReactNode>> = {
   brief: BriefStage,

@@ -57,9 +57,11 @@ class Filler {
   }
 
   selected(columnNumber: number, rowNumber: number): boolean {
-    return (
-      this.cells.selected[modulo(columnNumber, this.columns) * this.rows + modulo(rowNumber, this.rows)] === 1
-    );
+    let column = (columnNumber | 0) % this.columns;
+    let row = (rowNumber | 0) % this.rows;
+    if (column < 0) column += this.columns;
+    if (row < 0) row += this.rows;
+    return this.cells.selected[column * this.rows + row] === 1;
   }
 
   /** Identity of one edge of one box, for its own wobble. */

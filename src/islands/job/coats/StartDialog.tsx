@@ -111,6 +111,11 @@ function Preview({ surface, plan }: { readonly surface: Surface; readonly plan: 
         overflow: "hidden",
       }}
     >
+      {specimen === undefined && (
+        <Typography role="status" sx={{ color: surround === "dark" ? "#fff" : "#1d1d1d" }}>
+          Simulating it
+        </Typography>
+      )}
       {specimen && (
         <Picture
           pixels={specimen}
