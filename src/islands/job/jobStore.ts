@@ -74,15 +74,30 @@ export const useCanUndo = (): boolean =>
   useStore(history, (state) => state.pastStates.some((past) => past.job));
 export const useCanRedo = (): boolean => useStore(history, (state) => state.futureStates.length > 0);
 
+const texts = new WeakMap<Job, string>();
+
+/** A job as JSON; each state of it is written out once, however often it is kept. */
+export function jobText(job: Job): string {
+  let text = texts.get(job);
+  if (text === undefined) {
+    text = JSON.stringify(job);
+    texts.set(job, text);
+  }
+  return text;
+}
+
+const stepsText = (steps: readonly { readonly job?: Job | null }[]): string =>
+  `[${steps.map(({ job }) => `{"job":${job ? jobText(job) : "null"}}`).join(",")}]`;
+
 /** Steps back and forward outlive a reload of the page, in this window. */
 const historyKey = (jobId: string) => `crenna-steps-${jobId}`;
 const KEPT_STEPS = 30;
 
 export function keepHistory(jobId: string): void {
   const { pastStates, futureStates } = history.getState();
-  const kept = { past: pastStates.slice(-KEPT_STEPS), future: futureStates.slice(-KEPT_STEPS) };
+  const [past, future] = [pastStates, futureStates].map((steps) => stepsText(steps.slice(-KEPT_STEPS)));
   try {
-    sessionStorage.setItem(historyKey(jobId), JSON.stringify(kept));
+    sessionStorage.setItem(historyKey(jobId), `{"past":${past},"future":${future}}`);
   } catch {
     // A full or forbidden store only costs the steps back after a reload.
     sessionStorage.removeItem(historyKey(jobId));

@@ -3,7 +3,7 @@ import { parseJob } from "../../core/formats/job-json/jobSchema";
 import type { Job, Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { ApiError, call, messageOf } from "../../ui/api";
-import { keepHistory, onHistory, restoreHistory, useJobStore } from "./jobStore";
+import { jobText, keepHistory, onHistory, restoreHistory, useJobStore } from "./jobStore";
 
 /** Edits are sent this long after the last one, and this long apart at most. */
 const WAIT_MS = 250;
@@ -22,6 +22,8 @@ interface Draft {
   readonly job: Job;
 }
 
+const draftText = (job: Job, revision: number) => `{"revision":${revision},"job":${jobText(job)}}`;
+
 const draftKey = (id: string) => `crenna-draft-${id}`;
 
 /** The job as last saved by this window; what differs from it waits to be saved. */
@@ -30,8 +32,7 @@ let timer: ReturnType<typeof setTimeout> | null = null;
 let saving = false;
 
 function keepDraft(job: Job, revision: number): void {
-  const draft: Draft = { revision, job };
-  localStorage.setItem(draftKey(job.id), JSON.stringify(draft));
+  localStorage.setItem(draftKey(job.id), draftText(job, revision));
 }
 
 /** An edit that never reached the server, if it was made on the revision the server still has. */

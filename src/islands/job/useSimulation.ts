@@ -3,6 +3,7 @@ import { create } from "zustand";
 import type { Job, Paint } from "../../core/job";
 import type { Section, SectionLine } from "../../core/simulate/section";
 import type { Specimen } from "../../core/simulate/simulator";
+import { lastOf } from "../../ui/lastOf";
 import { MOST_CELLS, usePrefs } from "../../ui/prefs";
 import { simulationWorker } from "../../worker/client";
 import type { Steps, WorkerAnswer } from "../../worker/protocol";
@@ -132,9 +133,10 @@ interface Shown {
   readonly mostCells: number;
 }
 
-/** Everything the picture depends on; the log, names and notes do not count. */
-const pictureKey = (job: Job) =>
-  JSON.stringify([job.figure.primer, job.figure.lamp, job.hand, job.mixes, job.surfaces]);
+/** Everything the picture depends on; the log, names and notes do not count. Asked whenever anything is stored. */
+const pictureKey = lastOf((job: Job) =>
+  JSON.stringify([job.figure.primer, job.figure.lamp, job.hand, job.mixes, job.surfaces]),
+);
 
 /** Keeps the simulated picture in step with the job. Used once, by the job's frame. */
 export function useKeepSimulated(surfaceId: string | null): void {
