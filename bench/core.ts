@@ -12,9 +12,9 @@ import { fieldsOf } from "../src/core/surface/fields";
 import { buildGrid } from "../src/core/surface/grid";
 import { demoShelf } from "../src/data/demo/shelf";
 import { megapixelSkirt } from "./jobs";
-import { middle, print, type Line } from "./measure";
+import { middle, print, sideBySide, type Line } from "./measure";
 import { benchMixes } from "./mixes";
-import { sharpLays, takePace } from "./pace";
+import { sharpLaying, takePace } from "./pace";
 
 const always = () => Promise.resolve(true);
 const kernel = await startKernel();
@@ -33,7 +33,7 @@ function films(cells: number, count: number) {
   });
 }
 
-async function optics(size: number, count: number): Promise<number> {
+function optics(size: number, count: number): () => unknown {
   const cells = size * size;
   const input = {
     ground: primerSpectrum("grey"),
@@ -42,7 +42,7 @@ async function optics(size: number, count: number): Promise<number> {
     shade: null,
   };
   const out = new Uint8ClampedArray(cells * 4);
-  return middle(5, () => kernel(input, out));
+  return () => kernel(input, out);
 }
 
 async function skirt(): Promise<Line[]> {
@@ -171,27 +171,28 @@ async function fieldCoats(): Promise<Line[]> {
 
 export async function benchCore(): Promise<void> {
   console.log("\nFilm optics");
-  const anchor = await sharpLays(1024, 16);
-  const own = await optics(1024, 16);
+  const { anchorMs, ownMs, ratio } = await sideBySide(7, sharpLaying(1024, 16), optics(1024, 16));
   print([
-    { name: "sharp lays 16 RGBA pictures of 1024 x 1024, one core", ms: anchor },
+    { name: "sharp lays 16 RGBA pictures of 1024 x 1024, one core", ms: anchorMs },
     {
       name: "16 coats on 1024 x 1024, all covered, one core",
-      ms: own,
-      ratio: { to: "sharp", value: own / anchor, allowed: 0.8 },
+      ms: ownMs,
+      ratio: { to: "sharp", value: ratio, allowed: 0.8 },
     },
   ]);
-  const [quarter, eight] = [await optics(512, 16), await optics(1024, 8)];
+  const whole = optics(1024, 16);
+  const quarter = await sideBySide(5, whole, optics(512, 16));
+  const eight = await sideBySide(5, whole, optics(1024, 8));
   print([
     {
       name: "16 coats on a quarter of the pixels",
-      ms: quarter,
-      ratio: { to: "the whole", value: quarter / own, allowed: 0.35 },
+      ms: quarter.ownMs,
+      ratio: { to: "the whole", value: quarter.ratio, allowed: 0.35 },
     },
     {
       name: "8 coats on all of them",
-      ms: eight,
-      ratio: { to: "16 coats", value: eight / own, allowed: 0.65 },
+      ms: eight.ownMs,
+      ratio: { to: "16 coats", value: eight.ratio, allowed: 0.65 },
     },
   ]);
   console.log("\nThe simulator");

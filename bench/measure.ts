@@ -10,6 +10,25 @@ export async function middle(runs: number, work: () => unknown): Promise<number>
   return times.sort((a, b) => a - b)[Math.floor(runs / 2)]!;
 }
 
+/**
+ * Two works measured turn by turn, so that a machine whose pace changes is as fast or slow for both.
+ * @returns middle times, ms, and the middle of the ratios of each turn
+ */
+export async function sideBySide(
+  turns: number,
+  anchor: () => unknown,
+  own: () => unknown,
+): Promise<{ anchorMs: number; ownMs: number; ratio: number }> {
+  const pairs: (readonly [number, number])[] = [];
+  for (let turn = 0; turn < turns; turn++) pairs.push([await middle(1, anchor), await middle(1, own)]);
+  const middleOf = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(turns / 2)]!;
+  return {
+    anchorMs: middleOf(pairs.map(([ms]) => ms)),
+    ownMs: middleOf(pairs.map(([, ms]) => ms)),
+    ratio: middleOf(pairs.map(([of, ms]) => ms / of)),
+  };
+}
+
 export interface Line {
   readonly name: string;
   readonly ms: number;
