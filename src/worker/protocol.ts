@@ -83,7 +83,7 @@ export interface CoatEffect {
     readonly filmUm: number;
     readonly hides: number;
   }[];
-  /** CIEDE2000 that it changes, weighted by how thick it lies, against what was there before. */
+  /** CIEDE2000 that it changes against what was there before, on the third of its places that change most. */
   readonly change: number;
   /** Mean L*a*b* of the covered places before and after. */
   readonly before: Triple;

@@ -36,7 +36,11 @@ describe("verdicts on a simulated surface", () => {
 
   it("name a coat in the tone of its ground, and holding it back mends that", async () => {
     const job = withSatchel((coats) =>
-      coats.map((coat) => (coat.id === "satchel-first-stipple" ? { ...coat, mixId: coats[0]!.mixId } : coat)),
+      coats.map((coat) => {
+        if (coat.id === "satchel-first-stipple") return { ...coat, mixId: coats[0]!.mixId };
+        // Over the dark hollows it would be seen.
+        return coat.id === "satchel-depth" ? { ...coat, held: true } : coat;
+      }),
     );
     const { findings } = await judged(job);
     const found = findings.find((one) => one.id === "satchel/unseen/satchel-first-stipple")!;

@@ -80,7 +80,7 @@ export function seenFindings(
         ...about,
         id: `${surface.id}/unseen/${coat.id}`,
         gravity: "look",
-        sentence: `${coat.name} changes what it lies on by ${formatNumber(effect.change, 1)}, which no eye sees.`,
+        sentence: `${coat.name} changes what it lies on by ${formatNumber(effect.change, 1)} at most, which no eye sees.`,
         reason: `A difference below ${formatNumber(UNSEEN, 1)} (CIEDE2000) is lost; the two tones are too close, or the film is too thin.`,
         remedies: [
           {

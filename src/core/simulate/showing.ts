@@ -2,7 +2,9 @@ import { BANDS, RGB_WEIGHTS } from "../colour/bands";
 import type { CompositeCoat } from "./compositor";
 
 /**
- * Share of the panel that light still reaches through what lies above, for each coat, 0…1.
+ * How much of each coat still shows under what lies above it, as a share of the panel, 0…1: of what a coat does to the
+ * ground (much for a thick one, little for a glaze) the part that light still reaches, times the share it covers. A
+ * glaze with nothing above it shows whole, however thin it is.
  * @param step every so manyth cell is looked at
  */
 export function stillShowing(coats: readonly CompositeCoat[], inside: Float32Array, step = 1): number[] {
@@ -13,16 +15,17 @@ export function stillShowing(coats: readonly CompositeCoat[], inside: Float32Arr
   for (let index = coats.length - 1; index >= 0; index--) {
     const { film, table } = coats[index]!;
     const through = passing(table);
-    let seen = 0;
+    let [seen, whole, covered] = [0, 0, 0];
     for (let at = 0; at < inside.length; at += step) {
       const cover = film.cover[at]! / 255;
       if (cover === 0) continue;
       const hides = cover * (1 - through[film.level[at]!]!);
-      // A thin film is seen only as far as it changes what is below.
+      covered += inside[at]! * cover;
+      whole += inside[at]! * hides;
       seen += inside[at]! * open[at]! * hides;
       open[at]! *= 1 - hides;
     }
-    shares[index] = panel > 0 ? seen / panel : 0;
+    shares[index] = panel > 0 && whole > 0 ? (seen / whole) * (covered / panel) : 0;
   }
   return shares;
 }

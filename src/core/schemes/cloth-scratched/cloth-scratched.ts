@@ -74,9 +74,10 @@ export const clothScratched = defineScheme<Tone>({
         name: "Glaze over all",
         technique: "glaze",
         tone: "glaze",
-        water: 8,
+        water: 5,
+        passes: 2,
         target: { kind: "everywhere" },
-        params: { pull: 75 },
+        params: { pull: 40 },
       },
     ];
     if (answers.look === "quiet") return steps;

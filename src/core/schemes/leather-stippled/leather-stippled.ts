@@ -106,7 +106,8 @@ export const leatherStippled = defineScheme<Tone>({
         name: "Brown glaze",
         technique: "glaze",
         tone: "glaze",
-        water: 5,
+        water: 4,
+        passes: 3,
         target: { kind: "everywhere" },
         params: { pull: 70, unevenness: 22 },
       },
@@ -182,8 +183,9 @@ const joins: SchemeCoat<Tone> = {
   name: "Dark glaze into the joins",
   technique: "glaze",
   tone: "shade",
-  water: 5,
-  target: inZones(["hollow"], 0.1),
+  water: 4,
+  passes: 3,
+  target: inZones(["hollow"], 0),
   params: { pull: 95, unevenness: 15 },
 };
 

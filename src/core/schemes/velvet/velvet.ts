@@ -59,8 +59,9 @@ export const velvet = defineScheme<Tone>({
         technique: "glaze",
         tone: "glaze",
         water: 5,
+        passes: 2,
         target: { kind: "everywhere" },
-        params: { pull: 60, unevenness: 8 },
+        params: { pull: 25, unevenness: 8 },
       },
     ];
     if (answers.look === "quiet") return steps;

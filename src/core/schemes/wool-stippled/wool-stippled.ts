@@ -80,7 +80,8 @@ export const woolStippled = defineScheme<Tone>({
       name: "Glaze in the shade",
       technique: "glaze",
       tone: "glaze",
-      water: 6,
+      water: 4,
+      passes: 2,
       target: inZones(["shaded"], 0.15),
       params: { pull: 60 },
     };
