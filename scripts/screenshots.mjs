@@ -30,6 +30,12 @@ const surface = async (page, name) => {
 };
 const fine = (page) => page.waitForSelector('[data-testid="specimen"][data-settled="true"] canvas');
 
+/** Waits until nothing on the page is still being worked out. */
+const idle = async (page) => {
+  const busy = page.getByText(/^(Simulating|Simulating it|being laid)$/).or(page.getByRole("progressbar"));
+  while ((await busy.count()) > 0) await page.waitForTimeout(200);
+};
+
 const shots = [
   { name: "desk", at: "/" },
   { name: "brief", at: `${JOB}/brief`, act: (page) => page.getByLabel("Round the hem").focus() },
@@ -121,6 +127,7 @@ try {
     await page.waitForTimeout(1200);
     await act?.(page);
     if (at.endsWith("coats")) await fine(page);
+    await idle(page);
     await page.waitForTimeout(1200);
     await page.screenshot({ path: path.join(folder, `${name}.png`) });
     await page.close();
