@@ -14,7 +14,7 @@ import { demoShelf } from "../src/data/demo/shelf";
 import { megapixelSkirt } from "./jobs";
 import { middle, print, sideBySide, type Line } from "./measure";
 import { benchMixes } from "./mixes";
-import { sharpLaying, takePace } from "./pace";
+import { middleAtPace, sharpLaying, takePace } from "./pace";
 
 const always = () => Promise.resolve(true);
 const kernel = await startKernel();
@@ -103,14 +103,14 @@ async function layers(): Promise<Line[]> {
   const job = megapixelSkirt();
   const surface = job.surfaces[0]!;
   const form = buildForm(surface);
-  const fields = await middle(3, () => buildGrid(form, 0.04));
+  const fields = await middleAtPace(3, () => buildGrid(form, 0.04));
   const grid = buildGrid(form, 0.04);
   const buffer = createFilmBuffer(grid.inside.length);
   const insideSum = grid.inside.reduce((sum, share) => sum + share, 0);
-  const lines: Line[] = [{ name: "Fields of a new surface, 1 megapixel", ms: fields, budget: 600 }];
+  const lines: Line[] = [{ name: "Fields of a new surface, 1 megapixel", ...fields, budget: 600 }];
   for (const role of ["base", "boxes:D:D", "boxes:D:S", "lines:D", "dots:D", "glaze"]) {
     const coat = surface.coats.find((one) => one.role === role)!;
-    const ms = await middle(3, () =>
+    const film = await middleAtPace(3, () =>
       layCoat(
         marksOf(job, surface, form, coat),
         coat,
@@ -120,7 +120,7 @@ async function layers(): Promise<Line[]> {
         insideSum,
       ),
     );
-    lines.push({ name: `Film of ${coat.technique.id} (${coat.name}), 1 megapixel`, ms, budget: 250 });
+    lines.push({ name: `Film of ${coat.technique.id} (${coat.name}), 1 megapixel`, ...film, budget: 250 });
   }
   return lines;
 }
@@ -138,14 +138,14 @@ async function fieldCoats(): Promise<Line[]> {
   const grid = buildGrid(form, 0.031);
   const insideSum = grid.inside.reduce((sum, share) => sum + share, 0);
   const buffer = createFilmBuffer(grid.inside.length);
-  const fields = await middle(3, () => {
+  const fields = await middleAtPace(3, () => {
     const fresh = fieldsOf({ ...grid });
     return [fresh.edge, fresh.lit, fresh.hollow(0), fresh.hollow(1), fresh.hollow(2), fresh.along];
   });
-  const sky = await middle(3, () => fieldsOf({ ...grid }).sky);
+  const sky = await middleAtPace(3, () => fieldsOf({ ...grid }).sky);
   const lines: Line[] = [
-    { name: "Edges, light with cast shade, hollows at three scales, 1 megapixel", ms: fields, budget: 600 },
-    { name: "Open sky, 1 megapixel", ms: sky, budget: 600 },
+    { name: "Edges, light with cast shade, hollows at three scales, 1 megapixel", ...fields, budget: 600 },
+    { name: "Open sky, 1 megapixel", ...sky, budget: 600 },
   ];
   const settles = ["wash", "pin-wash", "powder"];
   for (const id of techniqueIds.filter((one) => techniques[one].lays.includes("field"))) {
@@ -154,7 +154,7 @@ async function fieldCoats(): Promise<Line[]> {
       technique: { id, version: 1, params: {} },
       target: techniques[id].startPlace ?? ({ kind: "everywhere" } as const),
     };
-    const ms = await middle(3, () =>
+    const film = await middleAtPace(3, () =>
       layCoat(
         marksOf(job, surface, form, coat),
         coat,
@@ -164,7 +164,7 @@ async function fieldCoats(): Promise<Line[]> {
         insideSum,
       ),
     );
-    lines.push({ name: `Film of ${id}, 1 megapixel`, ms, budget: settles.includes(id) ? 600 : 250 });
+    lines.push({ name: `Film of ${id}, 1 megapixel`, ...film, budget: settles.includes(id) ? 600 : 250 });
   }
   return lines;
 }

@@ -32,6 +32,8 @@ export async function sideBySide(
 export interface Line {
   readonly name: string;
   readonly ms: number;
+  /** How many times slower the machine was just then than the one the budgets were set on. */
+  readonly pace?: number;
   /** What is allowed, ms. */
   readonly budget?: number;
   /** Against an anchor measured in the same run. */
@@ -43,12 +45,12 @@ export interface Line {
  * @param pace how many times slower this machine is than the one the budgets were set on; 1 where left out
  */
 export function print(lines: readonly Line[], pace = 1): void {
-  for (const { name, ms, budget, ratio } of lines) {
+  for (const { name, ms, budget, ratio, pace: own = pace } of lines) {
     const parts = [name.padEnd(64), `${ms.toFixed(ms < 10 ? 1 : 0)} ms`.padStart(9)];
     if (budget !== undefined) {
       const share = ms / budget;
       parts.push(`  budget ${budget} ms, ${share.toFixed(2)} of it`);
-      if (pace !== 1) parts.push(`, ${(share / pace).toFixed(2)} at the budgets' pace`);
+      if (own !== 1) parts.push(`, ${(share / own).toFixed(2)} at the budgets' pace`);
     }
     if (ratio) parts.push(`  ${ratio.value.toFixed(2)} of ${ratio.to}, allowed ${ratio.allowed}`);
     console.log(parts.join(""));

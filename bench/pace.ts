@@ -26,3 +26,22 @@ export async function takePace(): Promise<number> {
   );
   return pace;
 }
+
+let anchor: (() => Promise<Buffer>) | null = null;
+
+async function anchorMs(): Promise<number> {
+  anchor ??= sharpLaying(1024, 16);
+  const start = performance.now();
+  await anchor();
+  return performance.now() - start;
+}
+
+/** Middle of several runs, ms, with the machine's pace right before and after them: on a shared machine it wanders. */
+export async function middleAtPace(
+  runs: number,
+  work: () => unknown,
+): Promise<{ readonly ms: number; readonly pace: number }> {
+  const before = await anchorMs();
+  const ms = await middle(runs, work);
+  return { ms, pace: (before + (await anchorMs())) / 2 / BUDGET_MACHINE_MS };
+}
