@@ -79,7 +79,9 @@ function Stage({
       : middle;
   const left = RULER_PX + (size.width - RULER_PX) / 2 - (centre.x - specimen.originX) * scale;
   const top = RULER_PX + (size.height - RULER_PX) / 2 - (centre.y - specimen.originY) * scale;
-  const origin = [specimen.originX, specimen.originY] as const;
+  // The picture's own corner: the same for the small and the full picture, whose cells differ.
+  const half = specimen.pitchMm / 2;
+  const origin = [specimen.originX - half, specimen.originY - half] as const;
   const toPx = (x: number, y: number) =>
     [left + (x - specimen.originX) * scale, top + (y - specimen.originY) * scale] as const;
   const toMm = (x: number, y: number) =>
