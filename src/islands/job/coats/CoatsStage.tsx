@@ -15,7 +15,6 @@ import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS, type Surround } from "../../../ui/theme";
 import { ColumnHead } from "../../../ui/Row";
 import { Side } from "../../../ui/Side";
-import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
 import { DISTANCES, useView, type BottomTab, type LightShown } from "../viewStore";
 import { ClothSetter } from "./ClothSetter";
@@ -71,7 +70,6 @@ const row = {
 function Toolbar({ surface }: { readonly surface: Surface }) {
   const { light, upTo, zoom, shape, distanceMm, trueSize, coatId, set } = useView();
   const { surround, setSurround } = usePrefs();
-  const fine = useSimulation((state) => state.fine);
   const count = activeCoats(surface).length;
   const shown = upTo === null ? count : Math.min(upTo, count);
   const step = (to: number) => set({ upTo: to >= count ? null : Math.max(0, to) });
@@ -152,7 +150,7 @@ function Toolbar({ surface }: { readonly surface: Surface }) {
         <HoldBefore disabled={!activeCoats(surface).some((coat) => coat.id === coatId)} />
         <Box sx={{ flex: 1 }} />
         <Typography variant="body2" role="status">
-          {fine ? "" : "preview · "}after coat {shown} of {count}
+          after coat {shown} of {count}
         </Typography>
         <Button
           variant="outlined"

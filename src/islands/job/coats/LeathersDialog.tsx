@@ -62,7 +62,14 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
   const [look, setLook] = useState<Look>("plain");
   const [done, setDone] = useState<number | null>(null);
   const running = useRef<AskedPlan | null>(null);
-  useEffect(() => () => running.current?.stop(), []);
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
+      running.current?.stop();
+    };
+  }, []);
   const [failure, setFailure] = useState<string | null>(null);
   const given = useMemo(() => {
     const family = leatherFamily(hexToLab(colour), echoOf(job, paints, chosen), Math.max(3, chosen.length));
@@ -79,6 +86,8 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
       );
       running.current = asked;
       const made = await asked.planned;
+      // A plan that was ready just as the dialog was left must not be painted all the same.
+      if (left.current) return;
       if (made.kind !== "ready") {
         setFailure(made.kind === "failed" ? made.message : null);
         setDone(null);
