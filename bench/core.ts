@@ -1,7 +1,7 @@
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
 
-import { buildForm } from "../src/core/patterns/derive";
+import { buildForm } from "../src/core/surface/forms/buildForm";
 import { createRandom } from "../src/core/random";
 import { startKernel } from "../src/core/simulate/compositor";
 import { Simulator, type SpecimenRequest } from "../src/core/simulate/simulator";
@@ -112,7 +112,7 @@ async function layers(): Promise<Line[]> {
     const coat = surface.coats.find((one) => one.role === role)!;
     const film = await middleAtPace(3, () =>
       layCoat(
-        marksOf(job, surface, form, coat),
+        marksOf(job, surface, form, coat, () => grid),
         coat,
         job.hand,
         { grid, films: [], near: null },
@@ -156,7 +156,7 @@ async function fieldCoats(): Promise<Line[]> {
     };
     const film = await middleAtPace(3, () =>
       layCoat(
-        marksOf(job, surface, form, coat),
+        marksOf(job, surface, form, coat, () => grid),
         coat,
         job.hand,
         { grid, films: [], near: null },

@@ -1,5 +1,6 @@
 import type { Job } from "../src/core/job";
 import { deriveCoats } from "../src/core/patterns/derive";
+import { settParams } from "../src/core/patterns/sett/testing";
 import { ferrySergeant } from "../src/data/demo/ferrySergeant";
 import { demoShelf } from "../src/data/demo/shelf";
 
@@ -31,7 +32,7 @@ export function megapixelSkirt(): Job {
   const surfaces = demo.surfaces.map((surface) => ({
     ...surface,
     form: { ...surface.form, params: { ...surface.form.params, ...larger } },
-    pattern: { ...surface.pattern!, params: { ...surface.pattern!.params, periods: 13 } },
+    pattern: { ...surface.pattern!, params: { ...settParams(surface), periods: 13 } },
   }));
   return deriveCoats({ ...demo, surfaces }, demoShelf, demo);
 }

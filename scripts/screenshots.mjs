@@ -69,7 +69,7 @@ const shots = [
     name: "cloth",
     at: `${JOB}/coats`,
     act: async (page) => {
-      await page.getByRole("tab", { name: "Cloth" }).click();
+      await page.getByRole("tab", { name: "Pattern" }).click();
       await page.getByRole("button", { name: "Near", exact: true }).click();
     },
   },

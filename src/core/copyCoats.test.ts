@@ -30,7 +30,7 @@ describe("copying coats", () => {
   });
 
   it("leaves out what needs a pattern, and drops a coat that is not there", () => {
-    const boxes = demo.surfaces[0]!.coats.find((coat) => coat.technique.id === "box-fill")!;
+    const boxes = demo.surfaces[0]!.coats.find((coat) => coat.technique.id === "fill")!;
     expect(copyCoats(job, [boxes], "strap-1").surfaces[1]!.coats).toHaveLength(1);
     const alone = copyCoats(
       job,

@@ -1,15 +1,10 @@
+import { freeId } from "./edits/surfaces";
 import { hashText } from "./random";
 import { techniques, isTechniqueId } from "./techniques";
-import type { Coat, CoatTarget, Job, Surface } from "./job";
+import type { Coat, CoatTarget, Job } from "./job";
 
 /** Most coats of a surface. */
 export const MOST_COATS = 60;
-
-function freshId(surface: Surface): string {
-  let number = 1;
-  while (surface.coats.some((coat) => coat.id === `${surface.id}-own-${number}`)) number++;
-  return `${surface.id}-own-${number}`;
-}
 
 /** A place that means something on the other surface: pattern targets stay behind, earlier coats by their copies. */
 function targetOn(target: CoatTarget, copies: ReadonlyMap<string, string>, coat: Coat): CoatTarget | null {
@@ -34,7 +29,7 @@ export function copyCoats(job: Job, coats: readonly Coat[], toId: string): Job {
     for (const coat of coats) {
       const target = targetOn(coat.target, copies, coat);
       if (!target || grown.coats.length >= MOST_COATS) continue;
-      const id = freshId(grown);
+      const id = freeId(`${grown.id}-own`, grown.coats);
       copies.set(coat.id, id);
       const seed = hashText(`${id}/${coat.seed}`) % 100000;
       grown = { ...grown, coats: [...grown.coats, { ...coat, id, target, role: null, seed }] };

@@ -179,17 +179,12 @@ export const inZones = (
   ...more,
 });
 
-/** Where a coat goes. Pattern targets name stripes of the surface's own pattern by their codes. */
+/** Where a coat goes. A pattern target names one of the places that the surface's own pattern has. */
 export type CoatTarget =
   | { readonly kind: "everywhere" }
   | { readonly kind: "hollows" }
   | PlaceTarget
-  | { readonly kind: "guides" }
-  /** Boxes where these two threads cross; equal codes are the solid boxes. */
-  | { readonly kind: "boxes"; readonly column: string; readonly row: string }
-  | { readonly kind: "bands"; readonly along: "columns" | "rows"; readonly code: string }
-  | { readonly kind: "lines"; readonly along: "columns" | "rows" | "both"; readonly code: string }
-  | { readonly kind: "crossings"; readonly code: string };
+  | { readonly kind: "pattern"; readonly key: string };
 
 export interface TechniqueUse {
   readonly id: string;
@@ -222,44 +217,12 @@ export interface FormUse {
   readonly params: Readonly<Record<string, number>>;
 }
 
-export const SPREADS = ["fan", "parallel"] as const;
-export const PIVOTS = ["full", "half"] as const;
-export const METHODS = ["boxes", "bands"] as const;
-
-/** Settings of the check-cloth family. */
-export interface SettParams {
-  /** Thread count of the columns, as weavers write it. */
-  readonly threadCount: string;
-  /** Thread count of the rows; null where they are the same. */
-  readonly rowThreadCount: string | null;
-  /** Whether the counts written at the two pivots are the whole stripe or half of it. */
-  readonly pivots: (typeof PIVOTS)[number];
-  /** Mix of each stripe code. */
-  readonly colours: Readonly<Record<string, string>>;
-  /** Mix of each crossing of two codes, keyed "A+B" with the codes in alphabetical order. */
-  readonly crossings: Readonly<Record<string, string>>;
-  /** Repeats round the band; whole on a closed one. */
-  readonly periods: number;
-  readonly spread: (typeof SPREADS)[number];
-  /** Height of one repeat of the rows, mm; null: as wide as a column repeat at half height. */
-  readonly rowPeriodMm: number | null;
-  /** Where the first row repeat starts, mm from the hem. */
-  readonly rowStartMm: number;
-  /** Where the first column repeat starts, degrees from the first seam. */
-  readonly columnStartDeg: number;
-  /** Threads to the centimetre of the real cloth. */
-  readonly threadsPerCm: number;
-  readonly method: (typeof METHODS)[number];
-  readonly baseMixId: string;
-  readonly guideMixId: string;
-  /** Mix of the glaze in the folds; null for none. */
-  readonly glazeMixId: string | null;
-}
-
+/** A pattern on a surface: which family, and its settings as that family reads them. */
 export interface PatternUse {
-  readonly id: "sett";
+  readonly id: string;
   readonly version: number;
-  readonly params: SettParams;
+  /** Checked by the family's own schema wherever a job comes in. */
+  readonly params: unknown;
 }
 
 /** Relief taken from a stored 16-bit greyscale picture: white stands out. */
@@ -360,7 +323,7 @@ export interface LogEntry {
 
 export interface Job {
   readonly format: "crenna-job";
-  readonly version: 2;
+  readonly version: 3;
   readonly id: string;
   readonly name: string;
   readonly figure: Figure;
@@ -385,6 +348,3 @@ export const mixById = (job: Pick<Job, "mixes">, id: string): Mix | undefined =>
   job.mixes.find((mix) => mix.id === id);
 
 export const activeCoats = (surface: Surface): Coat[] => surface.coats.filter((coat) => !coat.held);
-
-/** Key of a crossing: the same whichever thread is the column. */
-export const crossingKey = (a: string, b: string): string => (a < b ? `${a}+${b}` : `${b}+${a}`);

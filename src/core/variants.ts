@@ -1,18 +1,18 @@
+import { freeId } from "./edits/surfaces";
 import type { Surface, Variant } from "./job";
 
 /** Most variants kept of one surface. */
 export const MOST_VARIANTS = 8;
 
-function freshId(surface: Surface): string {
-  let number = surface.variants.length + 1;
-  while (surface.variants.some((one) => one.id === `${surface.id}-variant-${number}`)) number++;
-  return `${surface.id}-variant-${number}`;
-}
-
 /** Keeps the surface's coats as they are now beside it. The same surface where it has no room for another. */
 export function keepVariant(surface: Surface, name: string): Surface {
   if (surface.variants.length >= MOST_VARIANTS) return surface;
-  const kept: Variant = { id: freshId(surface), name, pattern: surface.pattern, coats: surface.coats };
+  const kept: Variant = {
+    id: freeId(`${surface.id}-variant`, surface.variants),
+    name,
+    pattern: surface.pattern,
+    coats: surface.coats,
+  };
   return { ...surface, variants: [...surface.variants, kept] };
 }
 

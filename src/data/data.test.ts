@@ -135,3 +135,23 @@ describe("the painter", () => {
     expect(readPainter(opened.db)).toEqual(own);
   });
 });
+
+describe("a database of an earlier release", () => {
+  it("opens with every job, pot and setting, in today's shape, and what was deleted can come back", () => {
+    const older = mkdtempSync(path.join(os.tmpdir(), "crenna-data-"));
+    cpSync(path.resolve("tests/fixtures/database-2.sqlite"), path.join(older, "crenna.sqlite"));
+    const { db, close } = openDatabase({ folder: older, migrations: MIGRATIONS });
+    const [sergeant, scout] = listJobs(db);
+    expect([sergeant!.job.name, sergeant!.revision]).toEqual(["Ferry sergeant, second", 2]);
+    expect(scout!.job.name).toBe("Reed scout");
+    expect(sergeant!.job.version).toBe(3);
+    expect(sergeant!.job.log.map((entry) => entry.note)).toEqual(["Ünruhige Hand", ""]);
+    expect(sergeant!.job.surfaces[0]!.parked.length).toBeGreaterThan(0);
+    expect(sergeant!.job.surfaces[0]!.variants.map((one) => one.name)).toEqual(["Quiet cloth", "Bands"]);
+    expect(listPaints(db)).toEqual(demoShelf);
+    expect(readPainter(db).hand).toEqual({ finestLineMm: 0.15, steadiness01: 0.6 });
+    expect(markDeleted(db, "gone", null)).toBe(true);
+    expect(listJobs(db)).toHaveLength(3);
+    close();
+  });
+});

@@ -4,11 +4,11 @@ import { writeBenchPdf } from "../core/formats/bench-pdf/benchPdf";
 import type { PdfCard } from "../core/formats/bench-pdf/cardPages";
 import type { Job, Paint } from "../core/job";
 import type { Painter } from "../core/painter";
-import { buildForm } from "../core/patterns/derive";
-import { layoutOf } from "../core/patterns/sett/coats";
+import { buildForm } from "../core/surface/forms/buildForm";
+import { patternOf } from "../core/patterns/bind";
+import { InputError } from "../core/errors";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
-import { gaugePieces } from "../core/plan/gauge";
 import type { Simulator, StillWanted } from "../core/simulate/simulator";
 import type { Steps } from "./protocol";
 import { takeSteps } from "./steps";
@@ -77,13 +77,15 @@ export async function makeBenchPdf(
   const cards = await printedCards(job, paints, painter, simulator, wanted);
   if (!cards) return null;
   const gauges = job.surfaces.flatMap((surface) => {
-    if (!surface.pattern) return [];
     try {
-      const form = buildForm(surface);
-      return [{ surface: surface.name, pieces: gaugePieces(layoutOf({ job, surface, form })) }];
+      const pattern = patternOf(surface, buildForm(surface), job.hand);
+      const guides = pattern?.family.guides;
+      if (!pattern || !guides) return [];
+      const { title, use } = guides;
+      return [{ surface: surface.name, title, use, pieces: guides.of(pattern.layout).pieces }];
     } catch (error) {
       // A surface that cannot be built has no gauge; the check says why.
-      if (error instanceof Error) return [];
+      if (error instanceof InputError) return [];
       throw error;
     }
   });

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
-import type { SettParams } from "../../src/core/job";
+import { settParams } from "../../src/core/patterns/sett/testing";
+import type { SettParams } from "../../src/core/patterns/sett/params";
 import { demoJob, fine, otherPixels, pixels, storedJob } from "./support";
 
 /** Does something, and waits until another picture is shown. */
@@ -17,7 +18,7 @@ async function open(page: Page, id: string, tab?: string): Promise<void> {
 
 test("every control of the cloth changes the picture and is kept", async ({ page, request }) => {
   const id = await demoJob(request);
-  await open(page, id, "Cloth");
+  await open(page, id, "Pattern");
   const fields: readonly [label: string, value: string, key: keyof SettParams, stored: number][] = [
     ["Repeats round the band", "8", "periods", 8],
     ["First column at", "12", "columnStartDeg", 12],
@@ -30,7 +31,7 @@ test("every control of the cloth changes the picture and is kept", async ({ page
   await changesPicture(page, "bands", () => page.getByRole("button", { name: "bands, overpainted" }).click());
   await changesPicture(page, "half pivots", () => page.getByRole("button", { name: "half of it" }).click());
   await expect(async () => {
-    const { params } = (await storedJob(request, id)).surfaces[0]!.pattern!;
+    const params = settParams((await storedJob(request, id)).surfaces[0]!);
     for (const [, , key, stored] of fields) expect(params[key]).toBe(stored);
     expect(params).toMatchObject({ spread: "parallel", method: "bands", pivots: "half" });
   }).toPass();
@@ -38,7 +39,7 @@ test("every control of the cloth changes the picture and is kept", async ({ page
 
 test("threads of the real cloth change what is said about its true scale", async ({ page, request }) => {
   const id = await demoJob(request);
-  await open(page, id, "Cloth");
+  await open(page, id, "Pattern");
   // 46 threads at 16 to the centimetre are 29 mm, at 1 : 51 0.56 mm.
   await expect(page.getByText(/The real cloth repeats every 29.mm: 0\.56.mm at 1 : 51/)).toBeVisible();
   await page.getByLabel("Threads in 1 cm").fill("8");
@@ -51,7 +52,7 @@ test("threads of the real cloth change what is said about its true scale", async
 
 test("stripes are edited in the table, and the text follows", async ({ page, request }) => {
   const id = await demoJob(request);
-  await open(page, id, "Cloth");
+  await open(page, id, "Pattern");
   const count = page.getByLabel("Thread count", { exact: true });
   await page.getByLabel("Threads of stripe 2, D").fill("20");
   await expect(count).toHaveValue("R/2 D20 S5 D2 S/6");
@@ -62,13 +63,13 @@ test("stripes are edited in the table, and the text follows", async ({ page, req
   await page.getByLabel("Mix of stripe A").click();
   await page.getByRole("option", { name: "Rust" }).click();
   await expect(async () =>
-    expect((await storedJob(request, id)).surfaces[0]!.pattern!.params.colours.A).toBe("rust"),
+    expect(settParams((await storedJob(request, id)).surfaces[0]!).colours.A).toBe("rust"),
   ).toPass();
   // Another count for the rows, and back.
   await page.getByRole("button", { name: "Give the rows another count" }).click();
   await page.getByLabel("Thread count of the rows").fill("S40 D8");
   await expect(async () =>
-    expect((await storedJob(request, id)).surfaces[0]!.pattern!.params.rowThreadCount).toBe("S40 D8"),
+    expect(settParams((await storedJob(request, id)).surfaces[0]!).rowThreadCount).toBe("S40 D8"),
   ).toPass();
   await page.getByRole("button", { name: "Rows as columns" }).click();
   await expect(page.getByLabel("Thread count of the rows")).toHaveCount(0);

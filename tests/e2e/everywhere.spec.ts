@@ -60,7 +60,7 @@ for (const mode of ["light", "dark"] as const) {
       expect(await seriousFindings(page, mode, "[role=dialog]"), tab).toEqual([]);
     }
     await page.goto(`/job/${id}/coats`);
-    for (const tab of ["Cloth", "Guides", "Wear", "Plan backwards", "Variants"]) {
+    for (const tab of ["Pattern", "Guides", "Wear", "Plan backwards", "Variants"]) {
       await page.getByRole("tab", { name: tab }).click();
       expect(await seriousFindings(page, mode, "[role=tabpanel]"), tab).toEqual([]);
     }
@@ -95,7 +95,7 @@ test("no other host is asked, nothing breaks the page's policy, and nothing is l
   }
   await page.goto(`/job/${id}/bench`);
   const pdf = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Cards and gauge strip as PDF" }).click();
+  await page.getByRole("button", { name: "Cards and guides as PDF" }).click();
   await pdf;
   expect(foreign).toEqual([]);
   expect(errors).toEqual([]);
@@ -152,7 +152,7 @@ test("stages are reached and worked by keyboard alone", async ({ page, request }
   await page.getByLabel("Passes").focus();
   await page.keyboard.press("ArrowUp");
   await expect(page.getByLabel("Passes")).toHaveValue("3");
-  await page.getByRole("tab", { name: "Cloth" }).focus();
+  await page.getByRole("tab", { name: "Pattern" }).focus();
   await page.keyboard.press("Control+z");
   await expect(page.getByLabel("Passes")).toHaveValue("2");
 });

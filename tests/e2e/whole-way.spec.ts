@@ -1,5 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { expect, test } from "@playwright/test";
+import { settParams } from "../../src/core/patterns/sett/testing";
 import type { Job } from "../../src/core/job";
 import { demoJob, fine, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
 
@@ -40,7 +41,8 @@ test("a painter goes from a new job to a ticked card on their own figure", async
   // Coats: a count of their own.
   await page.getByRole("button", { name: /^3 Coats/ }).click();
   const before = await pixels(page);
-  await page.getByRole("tab", { name: "Cloth" }).click();
+  await page.getByRole("tab", { name: "Pattern" }).click();
+  await page.getByRole("button", { name: "Check cloth" }).click();
   await page.getByLabel("Thread count", { exact: true }).fill("A30 B18 A4 B18");
   await expect(page.getByText("4 stripes, 70 threads to the repeat")).toBeVisible();
   await otherPixels(page, before);
@@ -77,17 +79,17 @@ test("impossible sizes are refused with the reason, and stay as typed", async ({
 test("a thread count says where it is wrong and keeps what was typed", async ({ page, request }) => {
   const id = await demoJob(request);
   await page.goto(`/job/${id}/coats`);
-  await page.getByRole("tab", { name: "Cloth" }).click();
+  await page.getByRole("tab", { name: "Pattern" }).click();
   const field = page.getByLabel("Thread count", { exact: true });
   await field.fill("R/2 D12 24 S/6");
   await expect(page.getByText('"24" has no colour')).toBeVisible();
   await expect(page.locator("mark")).toHaveText("24");
   await expect(field).toHaveValue("R/2 D12 24 S/6");
-  expect((await storedJob(request, id)).surfaces[0]!.pattern!.params.threadCount).toBe("R/2 D12 S5 D2 S/6");
+  expect(settParams((await storedJob(request, id)).surfaces[0]!).threadCount).toBe("R/2 D12 S5 D2 S/6");
   await field.fill("R/2 D12 S24 R/4");
   await expect(page.locator("mark")).toHaveCount(0);
   await saved(page);
-  expect((await storedJob(request, id)).surfaces[0]!.pattern!.params.threadCount).toBe("R/2 D12 S24 R/4");
+  expect(settParams((await storedJob(request, id)).surfaces[0]!).threadCount).toBe("R/2 D12 S24 R/4");
 });
 
 test("repeats that do not close are told, and one click takes the nearest whole count", async ({
@@ -96,7 +98,7 @@ test("repeats that do not close are told, and one click takes the nearest whole 
 }) => {
   const id = await demoJob(request);
   await page.goto(`/job/${id}/coats`);
-  await page.getByRole("tab", { name: "Cloth" }).click();
+  await page.getByRole("tab", { name: "Pattern" }).click();
   await page.getByLabel("Repeats round the band").fill("8.6");
   await expect(page.getByText("Does not close: 8.60 repeats")).toBeVisible();
   await page.getByRole("button", { name: /^4 Check/ }).click();
@@ -106,7 +108,7 @@ test("repeats that do not close are told, and one click takes the nearest whole 
   await finding.getByRole("button", { name: /Use 9 repeats/ }).click();
   await expect(finding).toHaveCount(0);
   await saved(page);
-  expect((await storedJob(request, id)).surfaces[0]!.pattern!.params.periods).toBe(9);
+  expect(settParams((await storedJob(request, id)).surfaces[0]!).periods).toBe(9);
 });
 
 test("changing, reordering and holding back coats changes the picture, and undo brings it back", async ({
@@ -188,7 +190,7 @@ test("the bench prints cards and gauge, and the log stays after a reload", async
   await page.getByRole("button", { name: /Rust lines/ }).click();
   await expect(page.getByText("3 drops Rust Red, 1 drop Buoy Orange")).toBeVisible();
   const pdf = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Cards and gauge strip as PDF" }).click();
+  await page.getByRole("button", { name: "Cards and guides as PDF" }).click();
   const file = info.outputPath("bench.pdf");
   await (await pdf).saveAs(file);
   const facts = execFileSync("pdfinfo", [file], { encoding: "utf8" });

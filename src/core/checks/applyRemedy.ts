@@ -1,5 +1,5 @@
 import type { Job } from "../job";
-import type { Change, Remedy } from "./check";
+import type { Change, Remedy } from "./finding";
 
 function setAt(node: unknown, path: readonly string[], value: Change["value"]): unknown {
   const [head, ...rest] = path;
@@ -11,7 +11,7 @@ function setAt(node: unknown, path: readonly string[], value: Change["value"]): 
     return list.map((entry) => (entry.id === head ? setAt(entry, rest, value) : entry));
   }
   const record = node as Record<string, unknown>;
-  if (!(head in record)) throw new RangeError(`the job has nothing at "${head}"`);
+  if (!Object.hasOwn(record, head)) throw new RangeError(`the job has nothing at "${head}"`);
   return { ...record, [head]: setAt(record[head], rest, value) };
 }
 

@@ -3,12 +3,15 @@ import path from "node:path";
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
-import type { Coat, Job, SettParams, Surface } from "../job";
+import type { Coat, Job, Surface } from "../job";
+import { families } from "../patterns";
+import type { SettParams } from "../patterns/sett/params";
+import { settParams } from "../patterns/sett/testing";
 import { deriveCoats } from "../patterns/derive";
 import { contrastSensitivity, cyclesPerDegree, visibility } from "../stats/visibility";
 import { checkJob, checks } from ".";
 import { applyRemedy } from "./applyRemedy";
-import type { Finding } from "./check";
+import type { Finding } from "./finding";
 
 const demo = ferrySergeant();
 
@@ -20,7 +23,7 @@ const withCloth = (part: Partial<SettParams>): Job =>
   deriveCoats(
     withSurface((surface) => ({
       ...surface,
-      pattern: { ...surface.pattern!, params: { ...surface.pattern!.params, ...part } },
+      pattern: { ...surface.pattern!, params: { ...settParams(surface), ...part } },
     })),
     demoShelf,
     demo,
@@ -42,12 +45,13 @@ function mends(job: Job, finding: Finding): void {
 describe("the registry of checks", () => {
   it("has one file a check, each registered", () => {
     // seen.ts judges what was simulated, not the plan: it is no entry of this registry.
-    const helpers = ["applyRemedy.ts", "check.ts", "index.ts", "seen.ts", "tones.ts"];
+    const helpers = ["applyRemedy.ts", "check.ts", "finding.ts", "index.ts", "seen.ts", "tones.ts"];
     const files = readdirSync(path.resolve("src/core/checks")).filter(
       (name) => !name.endsWith(".test.ts") && !helpers.includes(name),
     );
     expect(checks).toHaveLength(files.length);
-    expect(new Set(checks.map((check) => check.id)).size).toBe(checks.length);
+    const all = [...checks, ...Object.values(families).flatMap((family) => family.checks)];
+    expect(new Set(all.map((check) => check.id)).size).toBe(all.length);
   });
 
   it("gives every finding a place, a sentence and a reason, worst first", () => {
@@ -88,7 +92,7 @@ describe("findings", () => {
       ...open,
       surfaces: open.surfaces.map((surface) => ({
         ...surface,
-        pattern: { ...surface.pattern!, params: { ...surface.pattern!.params, periods: 9.5 } },
+        pattern: { ...surface.pattern!, params: { ...settParams(surface), periods: 9.5 } },
       })),
     };
     expect(of(job, "closure")).toEqual([]);
@@ -141,7 +145,7 @@ describe("findings", () => {
       ...job.surfaces[0]!,
       pattern: {
         ...job.surfaces[0]!.pattern!,
-        params: { ...job.surfaces[0]!.pattern!.params, colours: { A: "near-tarn", B: "deep-tarn" } },
+        params: { ...settParams(job.surfaces[0]!), colours: { A: "near-tarn", B: "deep-tarn" } },
       },
     };
     const far = {
@@ -204,7 +208,7 @@ describe("findings", () => {
     expect(checkJob(job, demoShelf)[0]?.sentence).toContain("can widen or narrow by");
     const unread = withSurface((surface) => ({
       ...surface,
-      pattern: { ...surface.pattern!, params: { ...surface.pattern!.params, threadCount: "D24 24" } },
+      pattern: { ...surface.pattern!, params: { ...settParams(surface), threadCount: "D24 24" } },
     }));
     expect(checkJob(unread, demoShelf)[0]?.sentence).toContain('"24" has no colour');
   });
@@ -217,7 +221,7 @@ describe("remedies", () => {
       changes: [{ path: ["surfaces", "coat-skirt", "pattern", "params", "periods"], value: 4 }],
     };
     const job = applyRemedy(demo, remedy);
-    expect(job.surfaces[0]!.pattern!.params.periods).toBe(4);
+    expect(settParams(job.surfaces[0]!).periods).toBe(4);
     expect(job.mixes).toBe(demo.mixes);
     const gone = { label: "", changes: [{ path: ["surfaces", "cloak", "seed"], value: 4 }] };
     expect(() => applyRemedy(demo, gone)).toThrow(/no entry "cloak"/);

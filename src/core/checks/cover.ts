@@ -5,7 +5,9 @@ import { spectrumToLab } from "../colour/spaces";
 import { mixById } from "../job";
 import { brushedPassUm } from "../colour/mix";
 import { counted, formatNumber, formatThinning } from "../units";
-import { coatChange, type Check, type Remedy } from "./check";
+import { isUnseen, placeOf } from "../patterns/pattern";
+import type { Check } from "./check";
+import { coatChange, type Remedy } from "./finding";
 import { coatTones } from "./tones";
 
 /** From this difference (CIEDE2000) on, a light coat over dark no longer looks like its mix. */
@@ -22,14 +24,15 @@ export const cover: Check = {
   id: "cover",
   label: "Light over dark covers",
   run(context) {
-    const { job, paints, surface } = context;
+    const { job, paints, surface, pattern } = context;
     return coatTones(context).flatMap(({ coat, filmUm, steps }) => {
       const { kind } = coat.target;
       // Broken texture is not meant to cover; only what is laid in one piece is.
       if (kind === "zones" && !SOLID.has(coat.technique.id)) return [];
-      if (kind === "hollows" || kind === "guides" || kind === "everywhere") return [];
-      // Columns painted over rows are thinned on purpose: both are meant to show.
-      if (kind === "bands" && coat.water >= 2) return [];
+      if (kind === "hollows" || kind === "everywhere") return [];
+      if (isUnseen(pattern?.family ?? null, coat)) return [];
+      // What is thinned on purpose lets what it crosses show.
+      if (coat.water >= 2 && placeOf(pattern, coat)?.through) return [];
       const optics = opticsOfMix(mixById(job, coat.mixId), paints);
       const goalLab = spectrumToLab(masstone(optics));
       const goal = goalLab[0];

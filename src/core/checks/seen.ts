@@ -1,7 +1,10 @@
 import { chromaOf, type Triple } from "../colour/spaces";
 import type { Coat, Surface } from "../job";
 import { formatNumber } from "../units";
-import type { Finding, Remedy } from "./check";
+import { familyIn } from "../patterns";
+import { isUnseen } from "../patterns/pattern";
+import { isTechniqueId, techniques } from "../techniques";
+import type { Finding, Remedy } from "./finding";
 
 /** What a simulated coat did; measured on the picture, so these verdicts come once it is painted. */
 export interface SeenCoat {
@@ -62,6 +65,12 @@ const holdBack = (surface: Surface, coat: Coat): Remedy => ({
 
 const percent = (share: number) => `${formatNumber(share * 100, share < 0.1 ? 1 : 0)}\u202f%`;
 
+/** Varnish, guides and their like. */
+function notThereToBeSeen(surface: Surface, coat: Coat): boolean {
+  const { id } = coat.technique;
+  return (isTechniqueId(id) && techniques[id].unseen === true) || isUnseen(familyIn(surface), coat);
+}
+
 /** Verdicts on a surface as it was simulated: coats that are not seen, coats that are buried, a base that is lost. */
 export function seenFindings(
   surface: Surface,
@@ -73,8 +82,7 @@ export function seenFindings(
     const coat = surface.coats.find((one) => one.id === effect.coatId);
     if (!coat || effect.coveredShare === 0) continue;
     const about = { surfaceId: surface.id, coatId: coat.id, place: `${surface.name}, ${coat.name}` };
-    // Varnish and guides are not there to be seen.
-    if (coat.technique.id === "varnish" || coat.target.kind === "guides") continue;
+    if (notThereToBeSeen(surface, coat)) continue;
     if (effect.change < UNSEEN) {
       found.push({
         ...about,

@@ -4,15 +4,14 @@ import { demoShelf } from "../../data/demo/shelf";
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { layFilm } from "../colour/film";
 import { activeCoats, mixById } from "../job";
-import { buildForm } from "../patterns/derive";
-import { layoutOf } from "../patterns/sett/coats";
-import { coatMeets, coatTones, coversTone } from "./tones";
+import { coatMeets, coversTone } from "../patterns/pattern";
+import { laidOut } from "../patterns/sett/testing";
+import { coatTones } from "./tones";
 
 const job = ferrySergeant();
 const surface = job.surfaces[0]!;
-const form = buildForm(surface);
-const layout = layoutOf({ job, surface, form });
-const tones = coatTones({ job, surface, form, paints: demoShelf, coats: activeCoats(surface), layout });
+const pattern = laidOut(job, surface);
+const tones = coatTones({ job, paints: demoShelf, coats: activeCoats(surface), pattern });
 const byRole = (role: string) => tones.find(({ coat }) => coat.role === role)!;
 
 describe("tones of a cloth", () => {
@@ -29,19 +28,19 @@ describe("tones of a cloth", () => {
   it("are met by the coats whose boxes they are, both ways round", () => {
     expect(
       byRole("boxes:D:S")
-        .steps.map(({ tone }) => `${tone.column}${tone.row}`)
+        .steps.map(({ tone }) => tone.key)
         .sort(),
-    ).toEqual(["DS", "SD"]);
+    ).toEqual(["D+S", "S+D"]);
     expect(byRole("lines:R").steps).toHaveLength(4);
     const band = {
       ...byRole("base").coat,
-      target: { kind: "bands" as const, along: "rows" as const, code: "S" },
+      target: { kind: "pattern" as const, key: "rows:S" },
     };
-    expect([coatMeets(band, "D", "S"), coatMeets(band, "S", "D")]).toEqual([true, false]);
+    expect([coatMeets(pattern, band, "D+S"), coatMeets(pattern, band, "S+D")]).toEqual([true, false]);
   });
 
   it("are changed only by coats that cover them", () => {
-    expect(tones.filter(({ coat }) => coversTone(coat)).map(({ coat }) => coat.role)).toEqual([
+    expect(tones.filter(({ coat }) => coversTone(pattern, coat)).map(({ coat }) => coat.role)).toEqual([
       "base",
       "boxes:S:S",
       "boxes:D:S",
@@ -50,8 +49,7 @@ describe("tones of a cloth", () => {
     // Lines, dots and the glaze see what the boxes left.
     const left = byRole("boxes:D:D").steps[0]!.after;
     for (const role of ["lines:D", "lines:R", "dots:R", "glaze"]) {
-      const below = byRole(role).steps.find(({ tone }) => tone.column === "D" && tone.row === "D")!.tone
-        .spectrum;
+      const below = byRole(role).steps.find(({ tone }) => tone.key === "D+D")!.tone.spectrum;
       expect([...below]).toEqual([...left]);
     }
   });
@@ -59,11 +57,9 @@ describe("tones of a cloth", () => {
   it("are one for a surface without a pattern", () => {
     const plain = coatTones({
       job,
-      surface,
-      form,
       paints: demoShelf,
       coats: [surface.coats[0]!],
-      layout: null,
+      pattern: null,
     });
     expect(plain[0]!.steps).toHaveLength(1);
   });

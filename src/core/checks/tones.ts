@@ -1,15 +1,13 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { layFilm } from "../colour/film";
 import type { Spectrum } from "../colour/spectrum";
-import { mixById, type Coat } from "../job";
-import { coatPassUm } from "../simulate/layCoat";
-import type { CheckContext } from "./check";
+import { mixById, type Coat, type Job, type Paint } from "../job";
+import type { PatternTone } from "../patterns/family";
+import { coatMeets, coversTone, type Pattern } from "../patterns/pattern";
+import { coatPassUm } from "../techniques/passUm";
 
-/** One class of places with the same coats below: a box tone of the cloth, or the whole surface. */
-export interface Tone {
-  /** Code of the column and of the row; both empty on a surface without a pattern. */
-  readonly column: string;
-  readonly row: string;
+/** One class of places with the same coats below: a tone of the pattern, or the whole surface. */
+export interface Tone extends PatternTone {
   readonly spectrum: Spectrum;
 }
 
@@ -20,39 +18,28 @@ export interface CoatTones {
   readonly steps: readonly { readonly tone: Tone; readonly after: Spectrum }[];
 }
 
-/** Whether a coat goes on places of this tone at all (lines and dots cross all of them). */
-export function coatMeets(coat: Coat, column: string, row: string): boolean {
-  const { target } = coat;
-  switch (target.kind) {
-    case "boxes":
-      return (
-        (target.column === column && target.row === row) || (target.column === row && target.row === column)
-      );
-    case "bands":
-      return (target.along === "columns" ? column : row) === target.code;
-    default:
-      return true;
-  }
+/** The tones of a surface; one without a name where it has no pattern. */
+export const tonesOf = (pattern: Pattern | null): readonly PatternTone[] =>
+  pattern ? pattern.family.tones(pattern.layout) : [{ key: "", label: "surface" }];
+
+interface TonesContext {
+  readonly job: Job;
+  readonly paints: readonly Paint[];
+  readonly coats: readonly Coat[];
+  readonly pattern: Pattern | null;
 }
 
-/** Coats that cover a whole tone; lines, dots and guides cover only strips of it. */
-export const coversTone = (coat: Coat): boolean =>
-  coat.target.kind === "everywhere" || coat.target.kind === "boxes" || coat.target.kind === "bands";
-
-/** Walks through the painted coats with even films; one tone for each pair of broad stripes. */
-export function coatTones({ job, paints, coats, layout }: CheckContext): CoatTones[] {
-  const codes = (axis: "columns" | "rows") =>
-    layout ? [...new Set(layout[axis].boxes.map((box) => box.code))] : [""];
-  let tones: Tone[] = codes("columns").flatMap((column) =>
-    codes("rows").map((row) => ({ column, row, spectrum: primerSpectrum(job.figure.primer) })),
-  );
+/** Walks through the painted coats with even films, tone by tone. */
+export function coatTones({ job, paints, coats, pattern }: TonesContext): CoatTones[] {
+  const start = primerSpectrum(job.figure.primer);
+  let tones: Tone[] = tonesOf(pattern).map((tone) => ({ ...tone, spectrum: start }));
   return coats.map((coat) => {
     const optics = opticsOfMix(mixById(job, coat.mixId), paints);
     const filmUm = coatPassUm(coat) * coat.passes;
     const steps = tones
-      .filter((tone) => coatMeets(coat, tone.column, tone.row))
+      .filter((tone) => coatMeets(pattern, coat, tone.key))
       .map((tone) => ({ tone, after: layFilm(optics, filmUm, tone.spectrum) }));
-    if (coversTone(coat)) {
+    if (coversTone(pattern, coat)) {
       tones = tones.map((tone) => {
         const step = steps.find((one) => one.tone === tone);
         return step ? { ...tone, spectrum: step.after } : tone;

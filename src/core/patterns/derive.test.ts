@@ -4,7 +4,9 @@ import { demoShelf } from "../../data/demo/shelf";
 import { ciede2000 } from "../colour/difference";
 import { tryAllMixes, labOfParts } from "../colour/search";
 import { spectrumToLab, spectrumToLinear } from "../colour/spaces";
-import type { Coat, Job, SettParams } from "../job";
+import type { Coat, Job } from "../job";
+import type { SettParams } from "./sett/params";
+import { settParams } from "./sett/testing";
 import { deriveCoats } from "./derive";
 import { halfToneMatch, solveOverpaint, wovenCrossing } from "./sett/crossing";
 
@@ -21,7 +23,7 @@ const cloth = (job: Job, part: Partial<SettParams>): Job =>
       ...job,
       surfaces: job.surfaces.map((surface) => ({
         ...surface,
-        pattern: { ...surface.pattern!, params: { ...surface.pattern!.params, ...part } },
+        pattern: { ...surface.pattern!, params: { ...settParams(surface), ...part } },
       })),
     },
     demoShelf,
@@ -54,7 +56,7 @@ describe("coats that follow from the cloth", () => {
     expect(roles(next)).toEqual(roles(own).filter((role) => role !== "glaze"));
     const solid = coatsOf(next).find((coat) => coat.role === "boxes:D:D")!;
     expect([solid.passes, solid.held]).toEqual([4, true]);
-    const recoloured = cloth(demo, { colours: { ...demo.surfaces[0]!.pattern!.params.colours, R: "straw" } });
+    const recoloured = cloth(demo, { colours: { ...settParams(demo.surfaces[0]!).colours, R: "straw" } });
     expect(coatsOf(recoloured).find((coat) => coat.role === "lines:R")).toMatchObject({
       mixId: "straw",
       name: "Straw lines",
@@ -121,7 +123,7 @@ describe("the woven crossing", () => {
       demo,
       demoShelf,
       ["straw", "deep-tarn"],
-      demo.surfaces[0]!.pattern!.params.crossings["D+S"],
+      settParams(demo.surfaces[0]!).crossings["D+S"],
     );
     expect(match.difference).toBeLessThan(4);
     const worse = halfToneMatch(demo, demoShelf, ["straw", "deep-tarn"], "straw");

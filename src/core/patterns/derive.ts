@@ -1,27 +1,17 @@
-import { families } from ".";
+import { InputError } from "../errors";
 import { hashText } from "../random";
 import type { Coat, Job, Paint, Surface } from "../job";
-import { forms, isFormId } from "../surface/forms";
-import type { SurfaceForm } from "../surface/forms/form";
-import type { PlannedCoat } from "./family";
-
-/** @throws InputError where the sizes are impossible; RangeError for a form that is not known */
-export function buildForm(surface: Pick<Surface, "form" | "seed">): SurfaceForm {
-  const { id, params } = surface.form;
-  if (!isFormId(id)) throw new RangeError(`"${id}" is no form; known are ${Object.keys(forms).join(", ")}`);
-  const definition = forms[id];
-  const filled = {
-    ...Object.fromEntries(Object.entries(definition.params).map(([k, v]) => [k, v.default])),
-    ...params,
-  };
-  return definition.build(filled, surface.seed);
-}
+import { buildForm } from "../surface/forms/buildForm";
+import { patternOf } from "./bind";
+import type { FamilyContext, PatternFamily, PlannedCoat } from "./family";
 
 /** Most coats kept for a pattern that may ask for them again. */
 const MOST_PARKED = 64;
 
 function fresh(planned: PlannedCoat, surface: Surface): Coat {
-  const parked = surface.parked.findLast((coat) => coat.role === planned.role);
+  const parked = surface.parked.findLast(
+    (coat) => coat.role === planned.role && coat.technique.id === planned.technique.id,
+  );
   // What the painter had set stays set; where it goes and in which mix is the pattern's to say.
   if (parked) return { ...parked, target: planned.target, mixId: planned.mixId, name: planned.name };
   return {
@@ -80,44 +70,68 @@ export function mergeCoats(
   return { coats: list, parked: parked.slice(-MOST_PARKED) };
 }
 
+/** A surface's family with all it works with; null where the surface has no pattern. @throws InputError */
+function contextOf(
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+): { readonly family: PatternFamily; readonly context: FamilyContext } | null {
+  const form = buildForm(surface);
+  const pattern = patternOf(surface, form, job.hand);
+  if (!pattern) return null;
+  const { family, params, layout } = pattern;
+  return { family, context: { job, surface, form, paints, params, layout } };
+}
+
+/** Runs a step; null where sizes or settings cannot be used: they are shown where they are typed, and the coats wait. */
+function whereUsable<T>(step: () => T): T | null {
+  try {
+    return step();
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+}
+
+const surfaceOf = (job: Job, id: string) => job.surfaces.find((one) => one.id === id);
+
+function plannedOf(job: Job, surface: Surface, paints: readonly Paint[]): PlannedCoat[] {
+  const own = contextOf(job, surface, paints);
+  return own ? own.family.coats(own.context) : [];
+}
+
+/** What the pattern asked for before the edit; null where there was none, or another family's. */
+function plannedBefore(previous: Job | null, now: Surface, paints: readonly Paint[]): PlannedCoat[] | null {
+  const before = previous && surfaceOf(previous, now.id);
+  if (!previous || !before?.pattern || before.pattern.id !== now.pattern?.id) return null;
+  return whereUsable(() => plannedOf(previous, before, paints));
+}
+
+function derivedSurface(job: Job, id: string, paints: readonly Paint[], previous: Job | null): Job {
+  const own = contextOf(job, surfaceOf(job, id)!, paints);
+  if (!own) return job;
+  const completed = own.family.complete?.(own.context) ?? job;
+  const surface = surfaceOf(completed, id)!;
+  const merged = mergeCoats(
+    surface,
+    plannedOf(completed, surface, paints),
+    plannedBefore(previous, surface, paints),
+  );
+  return {
+    ...completed,
+    surfaces: completed.surfaces.map((one) => (one.id === id ? { ...surface, ...merged } : one)),
+  };
+}
+
 /**
- * The job with its coats following from the patterns. Surfaces whose sizes or counts cannot be used keep their coats.
+ * The job with its coats following from the patterns. Surfaces whose sizes or settings cannot be used keep their coats.
  * @param previous the job before the edit, to tell what the painter set from what the pattern had set
  */
 export function deriveCoats(job: Job, paints: readonly Paint[], previous: Job | null): Job {
   let current = job;
-  for (const { id } of job.surfaces) {
-    const surface = current.surfaces.find((one) => one.id === id)!;
-    if (!surface.pattern) continue;
-    try {
-      const family = families[surface.pattern.id];
-      const form = buildForm(surface);
-      current = family.complete({ job: current, surface, form, paints });
-      const completed = current.surfaces.find((one) => one.id === id)!;
-      const planned = family.coats({ job: current, surface: completed, form, paints });
-      const merged = mergeCoats(completed, planned, plannedBefore(previous, id, paints));
-      current = {
-        ...current,
-        surfaces: current.surfaces.map((one) => (one.id === id ? { ...completed, ...merged } : one)),
-      };
-    } catch (error) {
-      if (!(error instanceof Error)) throw error;
-      // Impossible sizes and unreadable counts are shown where they are typed; the coats wait until they are mended.
-    }
+  for (const { id, pattern } of job.surfaces) {
+    if (!pattern) continue;
+    current = whereUsable(() => derivedSurface(current, id, paints, previous)) ?? current;
   }
   return current;
-}
-
-function plannedBefore(
-  previous: Job | null,
-  surfaceId: string,
-  paints: readonly Paint[],
-): PlannedCoat[] | null {
-  const surface = previous?.surfaces.find((one) => one.id === surfaceId);
-  if (!previous || !surface?.pattern) return null;
-  try {
-    return families[surface.pattern.id].coats({ job: previous, surface, form: buildForm(surface), paints });
-  } catch {
-    return null;
-  }
 }

@@ -23,7 +23,7 @@ export function dropsText(card: Card, paints: readonly Paint[]): string {
 export function strokesText(card: Card): string {
   const { work, coat } = card;
   const figures = card.strokes / (work.strokes * coat.passes || 1);
-  const plural = work.strokeName === "box" ? "boxes" : `${work.strokeName}s`;
+  const plural = /(x|ch|sh|s)$/.test(work.strokeName) ? `${work.strokeName}es` : `${work.strokeName}s`;
   const passes = coat.passes > 1 ? ` in each of ${coat.passes} passes` : "";
   const each = figures > 1 ? `, on each of ${formatNumber(figures, 0)} figures` : "";
   return `${work.strokes} ${work.strokes === 1 ? work.strokeName : plural}${passes}${each}`;

@@ -1,13 +1,11 @@
 import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
 import type { Painter } from "../painter";
-import { buildForm } from "../patterns/derive";
-import { layoutOf } from "../patterns/sett/coats";
-import { closureOf } from "../patterns/sett/layout";
-import { columnGuides, rowGuides } from "../patterns/sett/guides";
-import { coatPassUm } from "../simulate/layCoat";
+import { InputError } from "../errors";
+import { patternOf } from "../patterns/bind";
+import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceForm } from "../surface/forms/form";
 import { isTechniqueId, techniques } from "../techniques";
-import { counted, formatNumber } from "../units";
+import { coatPassUm } from "../techniques/passUm";
 import { batchFor, type Batch } from "./drops";
 import { touchDryMinutes } from "./drying";
 import { coatWork, type CoatWork } from "./work";
@@ -37,31 +35,9 @@ export interface Card {
 function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work: CoatWork): string[] {
   const says: string[] = [];
   const { target } = coat;
-  if (surface.pattern) {
-    const layout = layoutOf({ job, surface, form });
-    if (target.kind === "guides") {
-      const columns = columnGuides(layout).filter((guide) => guide.kind === "edge");
-      const rows = rowGuides(layout).filter((guide) => guide.kind === "edge");
-      says.push(
-        "Wrap the gauge strip, tick its marks on the cloth, then join them: rows first, columns after.",
-      );
-      says.push(
-        `Count before you fill: ${counted(columns.length, "column line")}, ${counted(rows.length, "row line")}` +
-          (form.closed ? `, ${formatNumber(closureOf(layout).boxes, 0)} boxes once round the hem.` : "."),
-      );
-    }
-    if (target.kind === "boxes" && target.column === target.row) {
-      says.push("These boxes only touch at corners. If two share an edge, the count is off.");
-    }
-    if (target.kind === "boxes" && target.column !== target.row) {
-      says.push("Between any two of the solid boxes there is one of these, up and sideways.");
-    }
-    if (target.kind === "lines") {
-      says.push("Load little, wipe, one stroke in the air first. Turn the figure, not the hand.");
-    }
-    if (target.kind === "crossings")
-      says.push(`${counted(work.strokes, "dot")}, one on every crossing of these lines.`);
-  }
+  const pattern = target.kind === "pattern" ? patternOf(surface, form, job.hand) : null;
+  if (pattern && target.kind === "pattern")
+    says.push(...pattern.family.lookAt(pattern.layout, target.key, work.strokes));
   if (target.kind === "hollows")
     says.push("Draw it into the folds while wet; wick up any pool before it leaves a tide mark.");
   if (target.kind === "everywhere") says.push("Look for missed spots from below and from the side.");
@@ -119,7 +95,7 @@ export function cardsOf(job: Job, paints: readonly Paint[], painter: Painter): C
         cardFor(job, surface, form, coat, step, paints, painter),
       );
     } catch (error) {
-      if (error instanceof Error) return [];
+      if (error instanceof InputError) return [];
       throw error;
     }
   });

@@ -3,7 +3,7 @@ import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { inZones, type Coat, type CoatTarget } from "../job";
 import { newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
-import { buildForm } from "../patterns/derive";
+import { buildForm } from "../surface/forms/buildForm";
 import { demoShelf } from "../../data/demo/shelf";
 import { referenceCompositor } from "../simulate/compositor";
 import { Simulator } from "../simulate/simulator";

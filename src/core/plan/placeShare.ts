@@ -67,7 +67,7 @@ function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, cha
   const near = chain.reduceRight<FilmPlanes | null>(
     (before, one) =>
       layCoat(
-        marksOf(job, surface, form, one),
+        marksOf(job, surface, form, one, () => grid),
         one,
         job.hand,
         { grid, films: [], near: before },
@@ -77,7 +77,7 @@ function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, cha
     null,
   );
   const nearCover = near && Float32Array.from(near.cover, (share) => share / 255);
-  const weights = placeWeights({ grid, marks: marksOf(job, surface, form, coat), nearCover });
+  const weights = placeWeights({ grid, marks: marksOf(job, surface, form, coat, () => grid), nearCover });
   let sum = 0;
   for (let at = 0; at < weights.length; at++) sum += weights[at]! * grid.inside[at]!;
   return whole > 0 ? sum / whole : 0;

@@ -5,15 +5,15 @@ import { demoShelf } from "../../data/demo/shelf";
 import type { Job } from "../job";
 import { defaultPainter } from "../painter";
 import { brushedPassUm } from "../colour/mix";
-import { buildForm } from "../patterns/derive";
-import { layoutOf } from "../patterns/sett/coats";
+import { settGauge } from "../patterns/sett/gauge";
+import { settLayout } from "../patterns/sett/testing";
 import { Simulator } from "../simulate/simulator";
 import { startKernel } from "../simulate/compositor";
 import { cardFacts, dropsText, partsText, strokesText } from "./cardText";
 import { cardsOf, totalsOf } from "./cards";
 import { batchFor, SOLIDS_SHARE } from "./drops";
 import { touchDryMinutes } from "./drying";
-import { gaugePieces, WIDEST_MM } from "./gauge";
+import { WIDEST_MM } from "./gaugePiece";
 
 const demo = ferrySergeant();
 const straw = demo.mixes.find((mix) => mix.id === "straw")!;
@@ -138,7 +138,7 @@ describe("the gauge strip", () => {
   const surface = demo.surfaces[0]!;
   const layoutWith = (sizes: Record<string, number>) => {
     const own = { ...surface, form: { ...surface.form, params: { ...surface.form.params, ...sizes } } };
-    return layoutOf({ job: demo, surface: own, form: buildForm(own) });
+    return settLayout(demo, own);
   };
   const length = (points: readonly (readonly [number, number])[]) =>
     points
@@ -146,7 +146,7 @@ describe("the gauge strip", () => {
       .reduce((sum, point, at) => sum + Math.hypot(point[0] - points[at]![0], point[1] - points[at]![1]), 0);
 
   it("is the band at full size: hem, waist and height as measured", () => {
-    const [piece] = gaugePieces(layoutWith({}));
+    const [piece] = settGauge(layoutWith({}));
     const half = piece!.outline.length / 2;
     expect(length(piece!.outline.slice(0, half))).toBeCloseTo(58, 2);
     expect(length(piece!.outline.slice(half))).toBeCloseTo(34, 2);
@@ -154,7 +154,7 @@ describe("the gauge strip", () => {
   });
 
   it("has a tick at hem and waist for every column guide and at both ends for every row", () => {
-    const [piece] = gaugePieces(layoutWith({}));
+    const [piece] = settGauge(layoutWith({}));
     // 10 repeats with 2 edges and 3 lines.
     expect(piece!.ticks.filter((tick) => tick.axis === "column")).toHaveLength(2 * 50);
     const rows = piece!.ticks.filter((tick) => tick.axis === "row").length;
@@ -165,7 +165,7 @@ describe("the gauge strip", () => {
   });
 
   it("is cut into pieces that fit the paper and add up to the whole", () => {
-    const pieces = gaugePieces(layoutWith({ waistMm: 300, hemMm: 380, slantMm: 60, pleats: 0 }));
+    const pieces = settGauge(layoutWith({ waistMm: 300, hemMm: 380, slantMm: 60, pleats: 0 }));
     expect(pieces.length).toBeGreaterThan(1);
     let hem = 0;
     for (const piece of pieces) {

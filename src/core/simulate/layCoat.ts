@@ -1,11 +1,12 @@
 import type { Coat, Hand, Job, Surface } from "../job";
 import { completeParams } from "../params";
-import { families } from "../patterns";
-import { brushedPassUm } from "../colour/mix";
+import { patternOf } from "../patterns/bind";
+import { familyOf } from "../patterns";
 import { createRandom } from "../random";
 import type { SurfaceForm } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
+import { coatPassUm } from "../techniques/passUm";
 import type { FilmBuffer, Marks } from "../techniques/technique";
 import { buildUp, packFilm, type FilmPlanes } from "./planes";
 
@@ -13,45 +14,45 @@ const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
 const followsWear = (target: Coat["target"]) =>
   target.kind === "zones" && target.zones.some((zone) => zone === "worn" || zone === "unworn");
 
-/** Where a coat goes on its surface. Pattern targets on a surface without a pattern go nowhere. */
-export function marksOf(job: Job, surface: Surface, form: SurfaceForm, coat: Coat): Marks {
-  if (coat.target.kind === "zones") {
-    return { kind: "field", hollowsOnly: false, place: { ...coat.target, wear: wearOf(surface) } };
+/**
+ * Where a coat goes on its surface. Places of a pattern that the surface does not have lie nowhere.
+ * @param grid the panel's cells, for places that are laid cell by cell
+ */
+export function marksOf(
+  job: Pick<Job, "hand">,
+  surface: Surface,
+  form: SurfaceForm,
+  coat: Coat,
+  grid: () => SurfaceGrid,
+): Marks {
+  const { target } = coat;
+  switch (target.kind) {
+    case "zones":
+      return { kind: "field", hollowsOnly: false, place: { ...target, wear: wearOf(surface) } };
+    case "everywhere":
+    case "hollows":
+      return { kind: "field", hollowsOnly: target.kind === "hollows" };
+    case "pattern": {
+      const pattern = patternOf(surface, form, job.hand);
+      if (!pattern) return { kind: "strokes", strokes: [] };
+      return pattern.family.marks(pattern.layout, target.key, grid);
+    }
   }
-  if (surface.pattern) return families[surface.pattern.id].marks({ job, surface, form }, coat.target);
-  if (coat.target.kind === "everywhere" || coat.target.kind === "hollows") {
-    return { kind: "field", hollowsOnly: coat.target.kind === "hollows" };
-  }
-  return { kind: "strokes", strokes: [] };
-}
-
-/** Dry film of one pass of a coat where it is laid evenly, µm. */
-export function coatPassUm(coat: Coat): number {
-  const share = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id].filmShare : 1;
-  return brushedPassUm(coat.water) * share;
 }
 
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {
   const { technique, water, passes, seed, target, overSeams } = coat;
-  const cloth =
-    surface.pattern && target.kind !== "everywhere" && target.kind !== "hollows" && target.kind !== "zones"
-      ? {
-          ...surface.pattern.params,
-          colours: 0,
-          crossings: 0,
-          baseMixId: 0,
-          guideMixId: 0,
-          glazeMixId: 0,
-          method: 0,
-        }
+  const pattern =
+    surface.pattern && target.kind === "pattern"
+      ? [surface.pattern.id, familyOf(surface.pattern).filmParams(surface.pattern.params, target.key)]
       : null;
   return JSON.stringify([
     surface.form,
     surface.seed,
     surface.relief,
     followsWear(target) ? surface.wear : null,
-    cloth,
+    pattern,
     technique,
     water,
     passes,

@@ -1,7 +1,7 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { filmTable } from "../colour/film";
 import { activeCoats, mixById, type Coat, type Job, type Lamp, type Paint, type Surface } from "../job";
-import { buildForm } from "../patterns/derive";
+import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid, choosePitch, lightField, withRelief, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { fieldsOf } from "../surface/fields";
@@ -194,7 +194,7 @@ export class Simulator {
       } else {
         if (!(await wanted(laid.length, coats.length))) return null;
         buffer ??= createFilmBuffer(grid.inside.length);
-        const marks = marksOf(request.job, surface, grid.form, coat);
+        const marks = marksOf(request.job, surface, grid.form, coat, () => grid);
         const films = laid.slice(ground.from).map((one) => one.film);
         const lies = { grid: ground.grid, films, near: laid[nearAt]?.film ?? null };
         film = layCoat(marks, coat, request.job.hand, lies, buffer, insideSum);

@@ -4,9 +4,8 @@ import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import type { Hand } from "../job";
 import { completeParams } from "../params";
-import { buildForm } from "../patterns/derive";
-import { layoutOf } from "../patterns/sett/coats";
 import { settMarks } from "../patterns/sett/marks";
+import { settLayout } from "../patterns/sett/testing";
 import { createRandom } from "../random";
 import { createFilmBuffer } from "../simulate/layCoat";
 import { forms } from "../surface/forms";
@@ -17,8 +16,8 @@ import { onGround } from "./testing";
 
 const job = ferrySergeant();
 const surface = job.surfaces[0]!;
-const form = buildForm(surface);
-const layout = layoutOf({ job, surface, form });
+const layout = settLayout(job, surface);
+const { form } = layout;
 const grid = buildGrid(form, 0.1);
 /** A short creased sleeve with a seam: every technique by area is tried on it. */
 const sleeve = buildGrid(forms.limb.build({ roundMm: 10, lengthMm: 6, creases: 3, creaseMm: 0.3 }, 4), 0.08);
@@ -28,10 +27,10 @@ const hand: Hand = { finestLineMm: 0.12, steadiness01: 0.6 };
 const EVERYWHERE: Marks = { kind: "field", hollowsOnly: false };
 
 /** Where each technique is tried: the first place it is offered for, or marks of the demo's cloth. */
-function marksFor(id: TechniqueId): Marks {
-  if (id === "box-fill") return settMarks(layout, { kind: "boxes", column: "D", row: "D" });
-  if (id === "line") return settMarks(layout, { kind: "lines", along: "both", code: "R" });
-  if (id === "dot") return settMarks(layout, { kind: "crossings", code: "R" });
+function marksFor(id: TechniqueId, on: SurfaceGrid): Marks {
+  if (id === "fill") return settMarks(layout, "boxes:D:D", () => on);
+  if (id === "line") return settMarks(layout, "lines:R", () => on);
+  if (id === "dot") return settMarks(layout, "dots:R", () => on);
   const place = techniques[id].startPlace;
   if (place?.kind === "zones") return { kind: "field", hollowsOnly: false, place };
   return place?.kind === "hollows" ? { kind: "field", hollowsOnly: true } : EVERYWHERE;
@@ -48,7 +47,7 @@ function lay(
   const technique = techniques[id];
   const context = onGround({
     grid: on,
-    marks: marksFor(id),
+    marks: marksFor(id, on),
     passUm: 9,
     passes: more.passes ?? 1,
     water: more.water ?? techniques[id].startWater ?? 1,
@@ -163,7 +162,7 @@ describe("where paint ends up", () => {
   });
 
   it("boxes cover the share of the cloth that the count gives them", () => {
-    const covered = lay("box-fill").cover.reduce((a, b) => a + b, 0) / grid.inside.reduce((a, b) => a + b, 0);
+    const covered = lay("fill").cover.reduce((a, b) => a + b, 0) / grid.inside.reduce((a, b) => a + b, 0);
     const columnShare = layout.columns.boxes
       .filter((box) => box.code === "D")
       .reduce((sum, box) => sum + box.to - box.from, 0);

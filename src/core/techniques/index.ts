@@ -1,7 +1,7 @@
 import { airbrush } from "./airbrush/airbrush";
 import { baseCoat } from "./base-coat/base-coat";
 import { blotch } from "./blotch/blotch";
-import { boxFill } from "./box-fill/box-fill";
+import { fill } from "./fill/fill";
 import { dot } from "./dot/dot";
 import { dryBrush } from "./dry-brush/dry-brush";
 import { edgeLine } from "./edge-line/edge-line";
@@ -45,7 +45,7 @@ const all = {
   "texture-paste": texturePaste,
   "glow-dot": glowDot,
   varnish,
-  "box-fill": boxFill,
+  fill,
   line,
   dot,
 } as const;

@@ -33,24 +33,12 @@ export interface Dot {
   readonly angle: number;
 }
 
-/** Cells of a woven grid to fill. A place is given in repeats along columns and rows. */
-export interface CellPlan {
-  readonly column: AxisCells;
-  readonly row: AxisCells;
-  /** 1 where box [column index × rows + row index] is to be filled. */
-  readonly selected: Uint8Array;
-  /** Column repeats round a closed band, so that the last box joins the first; null where it is open. */
-  readonly closesAfter: number | null;
-  columnCoordinate(turnDeg: number, heightMm: number): number;
-  rowCoordinate(heightMm: number): number;
-  columnPeriodMm(heightMm: number): number;
-  readonly rowPeriodMm: number;
-}
-
-export interface AxisCells {
-  /** From and to of each box within the repeat; the boxes tile it. */
-  readonly from: Float64Array;
-  readonly to: Float64Array;
+/** Numbered pieces of the panel: boxes, patches, scales, stones. One entry a cell of the grid. */
+export interface Regions {
+  /** The piece a cell lies in or next to: the same number for the same piece, from 0; −1 where none is near. */
+  readonly number: Int32Array;
+  /** Distance to that piece's border, mm: above 0 inside it, below outside. Far from a border it may be cut short. */
+  readonly depthMm: Float32Array;
 }
 
 /** Where a coat goes, in a form that techniques can work on. */
@@ -58,7 +46,7 @@ export type Marks =
   | { readonly kind: "field"; readonly hollowsOnly: boolean; readonly place?: Place }
   | { readonly kind: "strokes"; readonly strokes: readonly Stroke[] }
   | { readonly kind: "dots"; readonly dots: readonly Dot[] }
-  | { readonly kind: "cells"; readonly cells: CellPlan };
+  | { readonly kind: "regions"; readonly regions: Regions };
 
 export type MarkKind = Marks["kind"];
 
@@ -101,6 +89,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly raises?: boolean;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
+  /** Not there to be seen by itself, as varnish is. */
+  readonly unseen?: boolean;
   /** Said on the card where the step can hurt someone; null where it cannot. */
   readonly caution: string | null;
   /** Marks the hand makes on an area, where the technique is one of single marks; null for brushing. */

@@ -23,7 +23,7 @@ const mix = (id: string, name: string, water: number, ...parts: MixPart[]): Mix 
 export function ferrySergeant(): Job {
   const job: Job = {
     format: "crenna-job",
-    version: 2,
+    version: 3,
     id: "ferry-sergeant",
     name: "Ferry sergeant",
     figure: {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { defaultPainter } from "../../core/painter";
-import { buildForm } from "../../core/patterns/derive";
-import { layoutOf } from "../../core/patterns/sett/coats";
+import { laidOut } from "../../core/patterns/sett/testing";
 import { cardsOf } from "../../core/plan/cards";
 import { parseJob } from "../../core/formats/job-json/jobSchema";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
@@ -14,8 +13,7 @@ import { CHART_GROUNDS, drawdown, inkOn, trueGround } from "./palette/useLight";
 
 const job = ferrySergeant();
 const surface = job.surfaces[0]!;
-const form = buildForm(surface);
-const layout = layoutOf({ job, surface, form });
+const pattern = laidOut(job, surface);
 const cards = cardsOf(job, demoShelf, defaultPainter);
 
 describe("the log", () => {
@@ -44,18 +42,17 @@ describe("shopping", () => {
 describe("targets", () => {
   it("are offered by what a technique lays, each with its own words", () => {
     for (const coat of surface.coats) {
-      const targets = targetsFor(coat, surface);
+      const targets = targetsFor(coat, pattern);
       expect(targets.length).toBeGreaterThan(0);
-      expect(targets.map((target) => target.kind)).toContain(coat.target.kind);
-      const names = targets.map(targetName);
+      expect(targets).toContainEqual(coat.target);
+      const names = targets.map((target) => targetName(target, pattern));
       expect(new Set(names).size).toBe(names.length);
     }
   });
   it("of the cloth are not offered where there is none", () => {
-    const bare = { ...surface, pattern: null };
     const line = surface.coats.find((coat) => coat.technique.id === "line")!;
-    expect(targetsFor(line, bare)).toEqual([]);
-    expect(targetsFor(surface.coats[0]!, bare).map((target) => target.kind)).toEqual([
+    expect(targetsFor(line, null)).toEqual([]);
+    expect(targetsFor(surface.coats[0]!, null).map((target) => target.kind)).toEqual([
       "everywhere",
       "hollows",
       "zones",
@@ -78,12 +75,13 @@ describe("drawdowns", () => {
   });
 
   it("lie on what really is below: primer, base, or the boxes a line crosses", () => {
-    const ground = (id: string) => trueGround(job, id, demoShelf, form, layout).name;
+    const ground = (id: string) => trueGround(job, id, demoShelf).name;
     expect(ground("base")).toBe("over grey primer");
     expect(ground("straw")).toBe("over Base");
     expect(ground("rust")).toMatch(/^over .* boxes$|^over Half-tone/);
-    expect(trueGround(job, "never-used", demoShelf, form, layout).name).toBe("over grey primer");
-    expect(trueGround(job, "straw", demoShelf, null, null).name).toBe("over grey primer");
+    expect(trueGround(job, "never-used", demoShelf).name).toBe("over grey primer");
+    const broken = { ...surface, form: { ...surface.form, params: { ...surface.form.params, hemMm: 900 } } };
+    expect(trueGround({ ...job, surfaces: [broken] }, "straw", demoShelf).name).toBe("over grey primer");
   });
 
   it("carry ink that reads on them", () => {

@@ -1,3 +1,4 @@
+import { settParams } from "../../core/patterns/sett/testing";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { defaultPainter } from "../../core/painter";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
@@ -60,7 +61,7 @@ describe("the open job", () => {
       ...job,
       surfaces: job.surfaces.map((surface) => ({
         ...surface,
-        pattern: { ...surface.pattern!, params: { ...surface.pattern!.params, glazeMixId: null } },
+        pattern: { ...surface.pattern!, params: { ...settParams(surface), glazeMixId: null } },
       })),
     }));
     expect(state().job!.surfaces[0]!.coats.some((coat) => coat.role === "glaze")).toBe(false);

@@ -129,7 +129,7 @@ const withoutLog = lastOf(
     touching: Job["touching"],
   ): Job => ({
     format: "crenna-job",
-    version: 2,
+    version: 3,
     id,
     name,
     figure,

@@ -1,5 +1,5 @@
 import { checkJob } from "../../core/checks";
-import { GRAVITIES, type Finding } from "../../core/checks/check";
+import { GRAVITIES, type Finding } from "../../core/checks/finding";
 import { seenFindings } from "../../core/checks/seen";
 import type { Job } from "../../core/job";
 import { cardsOf, totalsOf, type Card } from "../../core/plan/cards";

@@ -1,9 +1,10 @@
 import { useEffect, useMemo, useState } from "react";
 import { InputError, type Problem } from "../../core/errors";
 import type { Surface } from "../../core/job";
-import { buildForm } from "../../core/patterns/derive";
-import { layoutOf } from "../../core/patterns/sett/coats";
-import type { SettLayout } from "../../core/patterns/sett/layout";
+import { buildForm } from "../../core/surface/forms/buildForm";
+import { withSurface } from "../../core/edits/surfaces";
+import { patternOf } from "../../core/patterns/bind";
+import type { Pattern } from "../../core/patterns/pattern";
 import type { SurfaceForm } from "../../core/surface/forms/form";
 import { withHeightMap, type HeightMap } from "../../core/surface/reliefPicture";
 import { heightsOf } from "../../worker/heights";
@@ -19,8 +20,8 @@ export function useSurface(): Surface | null {
 
 export interface Built {
   readonly form: SurfaceForm | null;
-  readonly layout: SettLayout | null;
-  /** Why form or cloth cannot be used. */
+  readonly pattern: Pattern | null;
+  /** Why form or pattern cannot be used. */
   readonly problems: readonly Problem[];
   readonly error: Error | null;
 }
@@ -43,36 +44,29 @@ function useHeights(pictureId: string | null): HeightMap | null {
   return found?.id === pictureId ? found.map : null;
 }
 
-/** Form and cloth of a surface, or why they cannot be. */
+/** Form and pattern of a surface, or why they cannot be. */
 export function useBuilt(surface: Surface | null): Built {
   const job = useJob();
-  const finest = job.hand.finestLineMm;
+  const { hand } = job;
   const { form, pattern, seed, relief } = surface ?? { form: null, pattern: null, seed: 0, relief: null };
   const heights = useHeights(relief?.pictureId ?? null);
   return useMemo(() => {
-    if (!form) return { form: null, layout: null, problems: [], error: null };
+    if (!form) return { form: null, pattern: null, problems: [], error: null };
     let built: SurfaceForm | null = null;
     try {
       built = buildForm({ form, seed });
       if (relief && heights) built = withHeightMap(built, relief, heights);
-      const surfaceLike = { form, pattern, seed } as Surface;
-      const jobLike = { hand: { finestLineMm: finest } } as Parameters<typeof layoutOf>[0]["job"];
-      const layout = pattern ? layoutOf({ job: jobLike, surface: surfaceLike, form: built }) : null;
-      return { form: built, layout, problems: [], error: null };
+      return { form: built, pattern: patternOf({ pattern, seed }, built, hand), problems: [], error: null };
     } catch (error) {
-      if (error instanceof InputError) return { form: null, layout: null, problems: error.problems, error };
-      if (error instanceof Error) return { form: built, layout: null, problems: [], error };
-      throw error;
+      if (!(error instanceof InputError)) throw error;
+      // With a form that can be built, what is wrong is wrong with the pattern, and is said in its setter.
+      return { form: built, pattern: null, problems: built ? [] : error.problems, error };
     }
-  }, [form, pattern, seed, finest, relief, heights]);
+  }, [form, pattern, seed, hand, relief, heights]);
 }
 
 /** Changes one surface of the job. */
 export function useEditSurface(): (surfaceId: string, change: (surface: Surface) => Surface) => void {
   const edit = useEdit();
-  return (surfaceId, change) =>
-    edit((job) => ({
-      ...job,
-      surfaces: job.surfaces.map((surface) => (surface.id === surfaceId ? change(surface) : surface)),
-    }));
+  return (surfaceId, change) => edit((job) => withSurface(job, surfaceId, change));
 }

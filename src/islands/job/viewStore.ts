@@ -4,7 +4,7 @@ import type { SectionLine } from "../../core/simulate/section";
 
 export const PALETTE_VIEWS = ["mixes", "ladder", "targets", "wells"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
-export type BottomTab = "section" | "cloth" | "guides" | "variants" | "backwards" | "wear";
+export type BottomTab = "section" | "pattern" | "guides" | "variants" | "backwards" | "wear";
 /** The paint as it is, lit, or a map of where the lamp reaches or where the piece wears. */
 export const LIGHTS = ["colour", "lit", "light", "wear"] as const;
 export type LightShown = (typeof LIGHTS)[number];

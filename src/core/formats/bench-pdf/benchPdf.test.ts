@@ -7,11 +7,10 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../data/demo/shelf";
 import { defaultPainter } from "../../painter";
-import { buildForm } from "../../patterns/derive";
-import { layoutOf } from "../../patterns/sett/coats";
+import { settGauge } from "../../patterns/sett/gauge";
+import { settLayout } from "../../patterns/sett/testing";
 import { cardFacts } from "../../plan/cardText";
 import { cardsOf, SITTING_CAUTIONS } from "../../plan/cards";
-import { gaugePieces } from "../../plan/gauge";
 import { writeGaugeSvg } from "../gauge-svg/gaugeSvg";
 import { writeBenchPdf } from "./benchPdf";
 
@@ -20,8 +19,8 @@ const PX_PER_MM = DPI / 25.4;
 
 const demo = ferrySergeant();
 const surface = demo.surfaces[0]!;
-const layout = layoutOf({ job: demo, surface, form: buildForm(surface) });
-const pieces = gaugePieces(layout);
+const layout = settLayout(demo, surface);
+const pieces = settGauge(layout);
 const font = (weight: number) =>
   new Uint8Array(
     readFileSync(path.resolve(`node_modules/@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`)),
@@ -92,7 +91,7 @@ beforeAll(async () => {
     title: demo.name,
     cautions: SITTING_CAUTIONS,
     cards,
-    gauges: [{ surface: surface.name, pieces }],
+    gauges: [{ surface: surface.name, title: "Gauge strip", use: "Lay it round.", pieces }],
     fonts: { regular: font(400), bold: font(600) },
   });
   writeFileSync(file, pdf);

@@ -1,6 +1,6 @@
 import fontkit from "@pdf-lib/fontkit";
 import { PDFDocument, type PDFFont } from "pdf-lib";
-import type { GaugePiece } from "../../plan/gauge";
+import type { GaugePiece } from "../../plan/gaugePiece";
 import { drawCards, type PdfCard } from "./cardPages";
 import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
@@ -8,10 +8,24 @@ export interface BenchPdfInput {
   readonly title: string;
   readonly cautions: readonly string[];
   readonly cards: readonly PdfCard[];
-  readonly gauges: readonly { readonly surface: string; readonly pieces: readonly GaugePiece[] }[];
+  readonly gauges: readonly {
+    readonly surface: string;
+    /** What the printed piece is called, and how it is used. */
+    readonly title: string;
+    readonly use: string;
+    readonly pieces: readonly GaugePiece[];
+  }[];
   /** Fonts to embed, as WOFF or TTF bytes. */
   readonly fonts: { readonly regular: Uint8Array; readonly bold: Uint8Array };
 }
+
+/** Outlines of different colours are told apart by their line: full, broken, dotted. */
+const GROUP_DASHES: readonly (readonly number[] | undefined)[] = [
+  undefined,
+  [0.8, 0.4],
+  [0.25, 0.35],
+  [1.2, 0.3, 0.2, 0.3],
+];
 
 /** The 50 mm test ruler; its ends are the outer ends of the base line. */
 function drawRuler(sheet: Sheet, x: number, y: number, font: PDFFont): void {
@@ -35,16 +49,22 @@ function drawPiece(sheet: Sheet, piece: GaugePiece, x: number, y: number, font: 
   for (const tick of piece.ticks) {
     sheet.line(at(tick.from), at(tick.to), 0.1, tick.kind === "line" ? [0.5, 0.3] : undefined);
   }
+  for (const area of piece.areas) {
+    for (const ring of area.rings)
+      sheet.ring(ring.map(at), 0.1, GROUP_DASHES[area.group % GROUP_DASHES.length]);
+    const [ax, ay] = at(area.at);
+    sheet.text(area.label, ax - 0.5, ay + 0.6, 4.5, font);
+  }
 }
 
 function drawGauges(document: PDFDocument, input: BenchPdfInput, regular: PDFFont, bold: PDFFont): void {
-  for (const { surface, pieces } of input.gauges) {
+  for (const { surface, title, use, pieces } of input.gauges) {
     let sheet = new Sheet(document.addPage([PAGE_MM.width * PT_PER_MM, PAGE_MM.height * PT_PER_MM]));
     let y = 20;
     const head = () => {
       sheet.text(`${input.title}: ${surface}`, 15, y, 13, bold);
       const used = sheet.paragraph(
-        "Gauge strip 1 : 1. Cut along the outline and lay it round the figure, hem to hem. Full ticks are edges of boxes, broken ticks are lines. Cut away from your hand, with a sharp blade.",
+        `${title} 1 : 1. ${use} Cut away from your hand, with a sharp blade.`,
         15,
         y + 7,
         180,
@@ -67,7 +87,7 @@ function drawGauges(document: PDFDocument, input: BenchPdfInput, regular: PDFFon
   }
 }
 
-/** Cards, then a gauge strip for every surface that has one, on A4 upright. */
+/** Cards, then the guides of every surface that has some, on A4 upright. */
 export async function writeBenchPdf(input: BenchPdfInput): Promise<Uint8Array> {
   const document = await PDFDocument.create();
   document.registerFontkit(fontkit);

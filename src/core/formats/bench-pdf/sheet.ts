@@ -31,6 +31,17 @@ export class Sheet {
       ...(dashMm ? { dashArray: dashMm.map((mm) => mm * PT_PER_MM) } : {}),
     });
   }
+  /** A closed outline. */
+  ring(points: readonly (readonly [number, number])[], widthMm: number, dashMm?: readonly number[]): void {
+    const path = points.map(([x, y], at) => `${at === 0 ? "M" : "L"}${this.x(x)} ${this.x(y)}`).join(" ");
+    this.page.drawSvgPath(`${path} Z`, {
+      x: 0,
+      y: this.y(0),
+      borderColor: INK,
+      borderWidth: widthMm * PT_PER_MM,
+      ...(dashMm ? { borderDashArray: dashMm.map((mm) => mm * PT_PER_MM) } : {}),
+    });
+  }
   /** The thin no-break space before units is no glyph of the printed font: a plain one takes its place. */
   text(text: string, xMm: number, yMm: number, sizePt: number, font: PDFFont): void {
     this.page.drawText(text.replaceAll("\u202f", " "), {

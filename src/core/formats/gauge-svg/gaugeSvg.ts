@@ -1,4 +1,4 @@
-import type { GaugePiece, GaugeTick } from "../../plan/gauge";
+import type { GaugeArea, GaugePiece, GaugeTick } from "../../plan/gaugePiece";
 
 const mm = (value: number) => value.toFixed(3);
 const MARGIN = 10;
@@ -8,11 +8,27 @@ const tickLine = ({ from, to, kind, label }: GaugeTick) =>
   `<line x1="${mm(from[0])}" y1="${mm(from[1])}" x2="${mm(to[0])}" y2="${mm(to[1])}" stroke="#000" stroke-width="0.1"` +
   `${kind === "line" ? ' stroke-dasharray="0.5 0.3"' : ""}><title>${label}</title></line>`;
 
+/** Outlines of different colours are told apart by their line, as in print. */
+const GROUP_DASHES = ["", "0.8 0.4", "0.25 0.35", "1.2 0.3 0.2 0.3"] as const;
+
+const escaped = (text: string) => text.replaceAll("&", "&amp;").replaceAll("<", "&lt;");
+
+function areaPath({ rings, label, at, group }: GaugeArea): string {
+  const d = rings
+    .map((ring) => `${ring.map(([x, y], k) => `${k === 0 ? "M" : "L"}${mm(x)} ${mm(y)}`).join(" ")} Z`)
+    .join(" ");
+  const dash = GROUP_DASHES[group % GROUP_DASHES.length]!;
+  return (
+    `<g class="area"><path d="${d}" fill="none" stroke="#000" stroke-width="0.1"${dash === "" ? "" : ` stroke-dasharray="${dash}"`}/>` +
+    `<text x="${mm(at[0])}" y="${mm(at[1])}" font-size="1.4" text-anchor="middle" font-family="sans-serif">${escaped(label)}</text></g>`
+  );
+}
+
 function pieceGroup(piece: GaugePiece, x: number, y: number): string {
   const path = piece.outline.map(([px, py], at) => `${at === 0 ? "M" : "L"}${mm(px)} ${mm(py)}`).join(" ");
   return (
     `<g transform="translate(${mm(x)} ${mm(y)})"><title>${piece.title}</title>` +
-    `<path d="${path} Z" fill="none" stroke="#000" stroke-width="0.15"/>${piece.ticks.map(tickLine).join("")}</g>`
+    `<path d="${path} Z" fill="none" stroke="#000" stroke-width="0.15"/>${piece.ticks.map(tickLine).join("")}${piece.areas.map(areaPath).join("")}</g>`
   );
 }
 
@@ -35,7 +51,7 @@ export function writeGaugeSvg(pieces: readonly GaugePiece[], title: string): str
     return group;
   });
   const height = y + 12;
-  const safe = title.replaceAll("&", "&amp;").replaceAll("<", "&lt;");
+  const safe = escaped(title);
   return (
     `<?xml version="1.0" encoding="UTF-8"?>\n` +
     `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}">` +

@@ -6,14 +6,18 @@ import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../data/demo/shelf";
 import { InputError } from "../../errors";
+import { USUAL_LAMP } from "../../job";
 import { newJob } from "../../newJob";
 import { defaultPainter } from "../../painter";
+import { patternOf } from "../../patterns/bind";
+import { placeOf } from "../../patterns/pattern";
+import { buildForm } from "../../surface/forms/buildForm";
 import { readJobFile, writeJobFile } from "./jobFile";
 import { parseJob, parsePaint } from "./jobSchema";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-2.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-3.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -68,31 +72,6 @@ describe("the job file", () => {
     expect(validate(JSON.parse(writeJobFile({ ...demo, log: LOG }, demoShelf)))).toBe(true);
   });
 
-  it("of version 1 is read, with nothing lost and the rest empty", () => {
-    const file = JSON.parse(writeJobFile({ ...demo, log: LOG }, demoShelf)) as Json;
-    const job = file.job as Json;
-    const without = (value: unknown, ...keys: string[]) =>
-      Object.fromEntries(Object.entries(value as Json).filter(([key]) => !keys.includes(key)));
-    const old = {
-      ...without(file, "pictures"),
-      version: 1,
-      job: {
-        ...without(job, "wells", "references", "targets"),
-        version: 1,
-        mixes: (job.mixes as Json[]).map((mix) => without(mix, "goal")),
-        log: (job.log as Json[]).map((entry) => without(entry, "recipe")),
-      },
-      paints: (file.paints as Json[]).map((paint) => without(paint, "overBlack", "finish", "fit")),
-    };
-    const read = readJobFile(JSON.stringify(old));
-    expect(read.job.surfaces).toEqual(demo.surfaces);
-    expect(read.job.mixes).toEqual(demo.mixes.map((mix) => ({ ...mix, goal: null })));
-    expect(read.job).toMatchObject({ wells: [], references: [], targets: [] });
-    expect(read.job.log).toEqual([{ ...LOG[0], recipe: null }]);
-    expect(read.paints.every((paint) => paint.fit === null)).toBe(true);
-    expect(parseJob(old.job)).toEqual(read.job);
-  });
-
   it("carries wells, targets and reference pictures", () => {
     const id = "a".repeat(64);
     const job = {
@@ -120,7 +99,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 3, /Version 3/],
+    ["a later version", ["version"], 4, /Version 4/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figure", "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -157,6 +136,89 @@ describe("the job file", () => {
       { numRuns: 200 },
     );
     expect(problemsOf(writeJobFile(demo, demoShelf).slice(0, 900))).toMatch(/not whole JSON/);
+  });
+});
+
+/** Files that earlier releases wrote, kept as they wrote them. */
+const kept = (version: number) =>
+  readFileSync(path.resolve(`tests/fixtures/job-file-${version}.json`), "utf8");
+
+describe("a file of an earlier version", () => {
+  const old = JSON.parse(kept(2)) as { job: Json };
+  const coatsOf = (job: unknown): Json[] =>
+    ((job as Json).surfaces as Json[]).flatMap((surface) => [
+      ...(surface.coats as Json[]),
+      ...(surface.parked as Json[]),
+      ...(surface.variants as Json[]).flatMap((variant) => variant.coats as Json[]),
+    ]);
+
+  it("2 is read whole: every coat, parked ones and those of variants too, goes where it went", () => {
+    const { job } = readJobFile(kept(2));
+    const [before, after] = [coatsOf(old.job), coatsOf(job)];
+    expect(after.length).toBe(before.length);
+    expect(before.filter((coat) => (coat.target as Json).kind === "bands").length).toBeGreaterThan(3);
+    before.forEach((coat, at) => {
+      const { target, technique, ...rest } = coat;
+      const now = after[at]!;
+      expect(now).toMatchObject(rest);
+      const { kind, column, row, along, code } = target as Record<string, string>;
+      const key = {
+        guides: "guides",
+        boxes: `boxes:${column! < row! ? column : row}:${column! < row! ? row : column}`,
+        bands: `${along}:${code}`,
+        lines: `lines:${code}`,
+        crossings: `dots:${code}`,
+      }[kind!];
+      expect(now.target).toEqual(key === undefined ? target : { kind: "pattern", key });
+      const { id, ...settings } = technique as Json;
+      expect(now.technique).toEqual({ id: id === "box-fill" ? "fill" : id, ...settings });
+    });
+    for (const part of ["figure", "hand", "mixes", "wells", "targets", "touching", "log"] as const)
+      expect(job[part]).toEqual(old.job[part]);
+    job.surfaces.forEach((surface, at) => {
+      const {
+        coats: _coats,
+        parked: _parked,
+        variants: _variants,
+        ...rest
+      } = (old.job.surfaces as Json[])[at]!;
+      expect(surface).toMatchObject(rest);
+    });
+  });
+
+  it("2 lays no coat nowhere: every place that a painted coat names is one of its pattern", () => {
+    for (const surface of readJobFile(kept(2)).job.surfaces) {
+      const pattern = patternOf(surface, buildForm(surface), demo.hand);
+      for (const coat of surface.coats)
+        if (coat.target.kind === "pattern") expect(placeOf(pattern, coat), coat.name).not.toBeNull();
+    }
+  });
+
+  it("1 is read as well as the same job of version 2, with what it did not know left empty", () => {
+    const [one, two] = [readJobFile(kept(1)), readJobFile(kept(2))];
+    expect(one.job).toEqual({
+      ...two.job,
+      mixes: two.job.mixes.map((mix) => ({ ...mix, goal: null })),
+      log: two.job.log.map((entry) => ({ ...entry, recipe: null })),
+      figure: { ...two.job.figure, lamp: USUAL_LAMP },
+      wells: [],
+      references: [],
+      targets: [],
+      touching: [],
+      surfaces: one.job.surfaces,
+    });
+    // Places of version 1 were zones alone.
+    expect(coatsOf(one.job).map((coat) => coat.id)).toEqual(coatsOf(two.job).map((coat) => coat.id));
+    expect(one.paints.every((paint) => paint.fit === null)).toBe(true);
+  });
+
+  it("comes out as version 3, keeps to its published schema and is read back the same", () => {
+    for (const version of [1, 2]) {
+      const { job, paints, pictures } = readJobFile(kept(version));
+      const text = writeJobFile(job, paints, pictures);
+      expect(validate(JSON.parse(text))).toBe(true);
+      expect(readJobFile(text).job).toEqual(job);
+    }
   });
 });
 

@@ -2,7 +2,7 @@ import { array, object, string, ValidationError } from "yup";
 import { InputError, type Problem } from "../../errors";
 import type { Job, Paint } from "../../job";
 import { parseJob, parsePaint } from "./jobSchema";
-import { upgradePaint } from "./upgrade";
+import { JOB_VERSION, upgradePaint } from "./upgrade";
 
 /** A reference picture's bytes, as text. */
 export interface FilePicture {
@@ -65,7 +65,7 @@ export const writeJobFile = (
   shelf: readonly Paint[],
   pictures: readonly FilePicture[] = [],
 ): string =>
-  `${JSON.stringify({ format: JOB_FILE_FORMAT, version: 2, job, paints: paintsOf(job, shelf), pictures }, null, 2)}\n`;
+  `${JSON.stringify({ format: JOB_FILE_FORMAT, version: JOB_VERSION, job, paints: paintsOf(job, shelf), pictures }, null, 2)}\n`;
 
 const asProblems = (error: ValidationError): Problem[] =>
   (error.inner.length > 0 ? error.inner : [error]).map((one) => ({
@@ -111,11 +111,12 @@ export function readJobFile(text: string): JobFile {
       },
     ]);
   }
-  if (record.version !== 1 && record.version !== 2) {
+  const version = Number(record.version);
+  if (!Number.isInteger(version) || version < 1 || version > JOB_VERSION) {
     throw new InputError([
       {
         field: "version",
-        message: `Version ${String(record.version)} of the job file is not known here; versions 1 and 2 are.`,
+        message: `Version ${String(record.version)} of the job file is not known here; versions 1 to ${JOB_VERSION} are.`,
       },
     ]);
   }
@@ -123,7 +124,7 @@ export function readJobFile(text: string): JobFile {
     throw new InputError([{ field: "paints", message: "The file has no list of paints." }]);
   }
   const job = checked("job", () => parseJob(record.job));
-  const old = record.version === 1;
+  const old = version === 1;
   const paints = record.paints.map((paint: unknown, at) =>
     checked(`paints[${at}]`, () => parsePaint(old ? upgradePaint(paint) : paint)),
   );

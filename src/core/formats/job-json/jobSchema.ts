@@ -1,22 +1,20 @@
-import { array, boolean, lazy, number, object, string, type ObjectShape, type Schema } from "yup";
+import { array, boolean, lazy, mixed, number, object, string, type ObjectShape, type Schema } from "yup";
 import { HIDING } from "../../colour/paint";
 import { BANDS } from "../../colour/bands";
 import {
   MARK_SIDES,
   FINISHES,
-  METHODS,
   PAINT_KINDS,
   PAINT_STATES,
-  PIVOTS,
   PRIMERS,
   READING_PLACES,
-  SPREADS,
   STANDARDS,
   type Job,
   type Paint,
 } from "../../job";
 import { ZONES } from "../../surface/zoneNames";
-import { upgradeJob } from "./upgrade";
+import { families, isFamilyId } from "../../patterns";
+import { JOB_VERSION, upgradeJob } from "./upgrade";
 
 const id = () =>
   string()
@@ -55,49 +53,51 @@ const fields = (shape: ObjectShape) =>
 const numbers = () => record(() => number().strict().required(), /^[A-Za-z0-9]{1,40}$/);
 const use = () => ({ id: id(), version: count(1, 1000), params: numbers() });
 
+const zones = () =>
+  fields({
+    kind: one(["zones"]),
+    zones: array(one(ZONES)).strict().defined().max(4),
+    fade: size(0, 1),
+    fall: size(0.2, 6),
+    span: fields({
+      along: one(["length", "height"]),
+      from: size(0, 1),
+      to: size(0, 1),
+      softMm: size(0, 20),
+    })
+      .nullable()
+      .defined(),
+    outline: fields({
+      points: array(size(-0.2, 1.2)).strict().required().min(6).max(400),
+      softMm: size(0, 20),
+    })
+      .nullable()
+      .defined(),
+    near: fields({ coatId: id(), side: one(MARK_SIDES), reachMm: size(0, 20) })
+      .nullable()
+      .defined(),
+  });
+
+const kindOf = (given: unknown): unknown =>
+  typeof given === "object" && given !== null ? (given as { kind?: unknown }).kind : undefined;
+
 const target = lazy((given: unknown) => {
-  const kind = typeof given === "object" && given !== null ? (given as { kind?: unknown }).kind : undefined;
-  const code = string()
-    .strict()
-    .required()
-    .matches(/^[A-Z]{1,3}$/);
-  switch (kind) {
-    case "boxes":
-      return fields({ kind: one(["boxes"]), column: code, row: code });
-    case "bands":
-      return fields({ kind: one(["bands"]), along: one(["columns", "rows"]), code });
-    case "lines":
-      return fields({ kind: one(["lines"]), along: one(["columns", "rows", "both"]), code });
-    case "crossings":
-      return fields({ kind: one(["crossings"]), code });
+  switch (kindOf(given)) {
+    case "pattern":
+      return fields({
+        kind: one(["pattern"]),
+        key: string()
+          .strict()
+          .required()
+          .matches(
+            /^[A-Za-z0-9][A-Za-z0-9:+_-]{0,119}$/,
+            "${path} must be the key of a place of the pattern",
+          ),
+      });
     case "zones":
-      return fields({
-        kind: one(["zones"]),
-        zones: array(one(ZONES)).strict().defined().max(4),
-        fade: size(0, 1),
-        fall: size(0.2, 6),
-        span: fields({
-          along: one(["length", "height"]),
-          from: size(0, 1),
-          to: size(0, 1),
-          softMm: size(0, 20),
-        })
-          .nullable()
-          .defined(),
-        outline: fields({
-          points: array(size(-0.2, 1.2)).strict().required().min(6).max(400),
-          softMm: size(0, 20),
-        })
-          .nullable()
-          .defined(),
-        near: fields({ coatId: id(), side: one(MARK_SIDES), reachMm: size(0, 20) })
-          .nullable()
-          .defined(),
-      });
+      return zones();
     default:
-      return fields({
-        kind: one(["everywhere", "hollows", "zones", "guides", "boxes", "bands", "lines", "crossings"]),
-      });
+      return fields({ kind: one(["everywhere", "hollows", "zones", "pattern"]) });
   }
 });
 
@@ -115,28 +115,16 @@ const coat = fields({
   seed: count(0, 2 ** 31),
 });
 
-const settParams = fields({
-  threadCount: text(600),
-  rowThreadCount: text(600).nullable(),
-  pivots: one(PIVOTS),
-  colours: record(() => text(120), /^[A-Z]{1,3}$/),
-  crossings: record(() => text(120), /^[A-Z]{1,3}\+[A-Z]{1,3}$/, 400),
-  periods: size(0.5, 200),
-  spread: one(SPREADS),
-  rowPeriodMm: number().strict().nullable().defined().min(0.2).max(150),
-  rowStartMm: size(-150, 150),
-  columnStartDeg: size(-360, 360),
-  threadsPerCm: size(2, 80),
-  method: one(METHODS),
-  baseMixId: text(120),
-  guideMixId: text(120),
-  glazeMixId: text(120).nullable(),
-});
-
+/** A pattern's settings are checked by its own family. */
 const pattern = () =>
-  fields({ id: one(["sett"]), version: count(1, 1000), params: settParams })
-    .nullable()
-    .defined();
+  lazy((given: unknown) => {
+    const use = given as { readonly id?: unknown } | null | undefined;
+    const family = typeof use?.id === "string" && isFamilyId(use.id) ? families[use.id]! : null;
+    const shape = family
+      ? { id: one([family.id]), version: count(1, family.version), params: family.schema }
+      : { id: one(Object.keys(families)), version: count(1, 1000), params: mixed() };
+    return fields(shape).nullable().defined();
+  });
 const coats = () => array(coat).strict().required().max(64);
 const pictureId = () =>
   string()
@@ -220,7 +208,7 @@ const uniqueIds = (list: readonly { id?: unknown }[] | undefined) =>
 /** Everything a job may hold; unknown keys are refused so that nothing is lost in silence. */
 export const jobSchema = fields({
   format: one(["crenna-job"]),
-  version: count(2, 2),
+  version: count(JOB_VERSION, JOB_VERSION),
   id: id(),
   name: name(),
   figure: fields({

@@ -1,56 +1,43 @@
-import { USUAL_LAMP } from "../../job";
-import { USUAL_WEAR } from "../../surface/wear";
+import { families, isFamilyId } from "../../patterns";
+import { each, isFields, type Fields } from "./steps/fields";
+import { fromVersion1 } from "./steps/fromVersion1";
+import { fromVersion2 } from "./steps/fromVersion2";
 
-type Fields = Readonly<Record<string, unknown>>;
+/** The version jobs and job files are written in. */
+export const JOB_VERSION = 3;
 
-const isFields = (value: unknown): value is Fields =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
+/** What brings a job of one version to the next, by the version it comes from. */
+const steps: Readonly<Record<number, (job: Fields) => Fields>> = { 1: fromVersion1, 2: fromVersion2 };
 
-const each = (value: unknown, change: (one: Fields) => Fields): unknown =>
-  Array.isArray(value) ? value.map((one: unknown) => (isFields(one) ? change(one) : one)) : value;
-
-/** Version 1 knew no wells, targets, goals of mixes or drops as really mixed. */
-function fromVersion1(job: Fields): Fields {
-  return {
-    ...job,
-    version: 2,
-    mixes: each(job.mixes, (mix) => ({ goal: null, ...mix })),
-    wells: [],
-    references: [],
-    targets: [],
-    log: each(job.log, (entry) => ({ recipe: null, ...entry })),
-  };
+/** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */
+function patternOf(use: unknown): unknown {
+  if (!isFields(use) || typeof use.id !== "string" || typeof use.version !== "number") return use;
+  const family = isFamilyId(use.id) ? families[use.id]! : null;
+  if (!family?.upgrade || use.version >= family.version) return use;
+  return { ...use, version: family.version, params: family.upgrade(use.params, use.version) };
 }
 
-/** Version 2 without what it gained as it grew: light, places by form and marks, seams, variants, relief,
- * wear, neighbours. */
-function completed(job: Fields): Fields {
-  const target = (value: unknown) =>
-    isFields(value) && value.kind === "zones"
-      ? { fall: 1, span: null, outline: null, near: null, ...value }
-      : value;
-  const coat = (one: Fields): Fields => ({ overSeams: false, ...one, target: target(one.target) });
-  const { figure } = job;
-  return {
-    touching: [],
-    ...job,
-    figure: isFields(figure) ? { lamp: USUAL_LAMP, ...figure } : figure,
-    surfaces: each(job.surfaces, (surface) => ({
-      variants: [],
-      relief: null,
-      wear: USUAL_WEAR,
-      ...surface,
-      coats: each(surface.coats, coat),
-      parked: each(surface.parked, coat),
-    })),
-  };
-}
+const withPatterns = (job: Fields): Fields => ({
+  ...job,
+  surfaces: each(job.surfaces, (surface) => ({
+    ...surface,
+    ...("pattern" in surface ? { pattern: patternOf(surface.pattern) } : {}),
+    ...("variants" in surface
+      ? { variants: each(surface.variants, (one) => ({ ...one, pattern: patternOf(one.pattern) })) }
+      : {}),
+  })),
+});
 
-/** A stored or sent job in today's shape; anything that is no job of an older version is handed on as it is. */
+/** A stored or sent job in today's shape; anything that is no job of a known version is handed on as it is. */
 export function upgradeJob(value: unknown): unknown {
   if (!isFields(value)) return value;
-  if (value.version === 1) return completed(fromVersion1(value));
-  return value.version === 2 ? completed(value) : value;
+  let job = value;
+  while (typeof job.version === "number") {
+    const step = steps[job.version];
+    if (!step) break;
+    job = step(job);
+  }
+  return job.version === JOB_VERSION ? withPatterns(job) : job;
 }
 
 const FINISH_OF_KIND: Readonly<Record<string, string>> = {

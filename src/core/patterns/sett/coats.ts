@@ -1,26 +1,24 @@
 import { opticsOfMix } from "../../colour/appearance";
 import { masstone } from "../../colour/film";
 import { spectrumToLab } from "../../colour/spaces";
-import { crossingKey, mixById, type Job, type Mix } from "../../job";
-import type { FamilyContext, PlannedCoat } from "../family";
+import { mixById, type Job, type Mix } from "../../job";
+import type { FamilyContext, PatternCheck, PlannedCoat } from "../family";
 import { solveHalfTone, solveOverpaint } from "./crossing";
-import { layoutSett, type SettLayout } from "./layout";
+import { keyOf, type SettPlace } from "./keys";
+import type { SettLayout } from "./layout";
+import { crossingKey, type SettParams } from "./params";
 import { codesOf } from "./threadCount";
 
-export const layoutOf = ({
-  job,
-  surface,
-  form,
-}: Pick<FamilyContext, "job" | "surface" | "form">): SettLayout =>
-  layoutSett(surface.pattern!.params, form, job.hand.finestLineMm);
+export type SettContext = FamilyContext<SettParams, SettLayout>;
+export type SettCheck = PatternCheck<SettParams, SettLayout>;
 
-const boxCodes = (axis: SettLayout["columns"]) => [...new Set(axis.boxes.map((box) => box.code))];
-const lineCodes = (layout: SettLayout) => [
+export const boxCodes = (axis: SettLayout["columns"]) => [...new Set(axis.boxes.map((box) => box.code))];
+export const lineCodes = (layout: SettLayout) => [
   ...new Set([...layout.columns.lines, ...layout.rows.lines].map((line) => line.code)),
 ];
 
 /** Pairs of unlike broad codes that meet, each once. */
-function crossings(layout: SettLayout): [string, string][] {
+export function crossingsOf(layout: SettLayout): [string, string][] {
   const seen = new Map<string, [string, string]>();
   for (const column of boxCodes(layout.columns)) {
     for (const row of boxCodes(layout.rows)) {
@@ -30,14 +28,12 @@ function crossings(layout: SettLayout): [string, string][] {
   return [...seen.values()];
 }
 
-const lightness = ({ job, paints }: FamilyContext, mixId: string) =>
+const lightness = ({ job, paints }: SettContext, mixId: string) =>
   spectrumToLab(masstone(opticsOfMix(mixById(job, mixId), paints)))[0];
 
 /** Every code of the cloth gets a mix, every crossing its half-tone. */
-export function completeSett(context: FamilyContext): Job {
-  const { job, surface, paints } = context;
-  const { params } = surface.pattern!;
-  const layout = layoutOf(context);
+export function completeSett(context: SettContext): Job {
+  const { job, surface, paints, params, layout } = context;
   const mixes: Mix[] = [...job.mixes];
   const exists = (id: string | undefined) => id !== undefined && mixes.some((mix) => mix.id === id);
   const colours = { ...params.colours };
@@ -45,7 +41,7 @@ export function completeSett(context: FamilyContext): Job {
     if (!exists(colours[code])) colours[code] = mixes[0]?.id ?? "";
   }
   const made = { ...params.crossings };
-  for (const [a, b] of params.method === "boxes" ? crossings(layout) : []) {
+  for (const [a, b] of params.method === "boxes" ? crossingsOf(layout) : []) {
     const key = crossingKey(a, b);
     if (exists(made[key])) continue;
     const id = `half-tone-${surface.id}-${key.toLowerCase()}`;
@@ -67,15 +63,16 @@ export function completeSett(context: FamilyContext): Job {
   };
 }
 
+const to = (place: SettPlace) => ({ kind: "pattern" as const, key: keyOf(place) });
 const use = (id: string, params: Record<string, number> = {}) => ({ id, version: 1, params });
-const nameOf = (context: FamilyContext, mixId: string) => mixById(context.job, mixId)?.name ?? "Mix";
+const nameOf = (context: SettContext, mixId: string) => mixById(context.job, mixId)?.name ?? "Mix";
 
 /** Boxes by tone, lightest first: a darker box corrects the edge of a lighter one. */
-function boxCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
-  const { params } = context.surface.pattern!;
+function boxCoats(context: SettContext, layout: SettLayout): PlannedCoat[] {
+  const { params } = context;
   const shared = boxCodes(layout.columns).filter((code) => boxCodes(layout.rows).includes(code));
   const solids = shared.map((code) => ({ column: code, row: code, mixId: params.colours[code] ?? "" }));
-  const halves = crossings(layout).map(([a, b]) => ({
+  const halves = crossingsOf(layout).map(([a, b]) => ({
     column: a,
     row: b,
     mixId: params.crossings[crossingKey(a, b)] ?? params.colours[a] ?? "",
@@ -86,8 +83,8 @@ function boxCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
     .map(({ column, row, mixId }) => ({
       role: `boxes:${column}:${row}`,
       name: column === row ? `${nameOf(context, mixId)} boxes` : nameOf(context, mixId),
-      technique: use("box-fill"),
-      target: { kind: "boxes" as const, column, row },
+      technique: use("fill"),
+      target: to({ kind: "boxes", column, row }),
       mixId,
       water: 1,
       passes: 2,
@@ -95,13 +92,13 @@ function boxCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
 }
 
 /** Rows opaque, then columns thinned so far that a crossing shows both. */
-function bandCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
-  const { params } = context.surface.pattern!;
+function bandCoats(context: SettContext, layout: SettLayout): PlannedCoat[] {
+  const { params } = context;
   const rows = boxCodes(layout.rows).map((code) => ({
     role: `rows:${code}`,
     name: `${nameOf(context, params.colours[code] ?? "")} rows`,
-    technique: use("box-fill"),
-    target: { kind: "bands" as const, along: "rows" as const, code },
+    technique: use("fill"),
+    target: to({ kind: "bands", along: "rows", code }),
     mixId: params.colours[code] ?? "",
     water: 1,
     passes: 2,
@@ -117,8 +114,8 @@ function bandCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
     return {
       role: `columns:${code}`,
       name: `${nameOf(context, params.colours[code] ?? "")} columns`,
-      technique: use("box-fill"),
-      target: { kind: "bands" as const, along: "columns" as const, code },
+      technique: use("fill"),
+      target: to({ kind: "bands", along: "columns", code }),
       mixId: params.colours[code] ?? "",
       water: over.water,
       passes: over.passes,
@@ -130,8 +127,8 @@ function bandCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
 }
 
 /** Lines over the boxes, dark ones first so that light ones lie on top; then the solid crossings. */
-function lineCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
-  const { params } = context.surface.pattern!;
+function lineCoats(context: SettContext, layout: SettLayout): PlannedCoat[] {
+  const { params } = context;
   const codes = lineCodes(layout)
     .map((code) => ({ code, mixId: params.colours[code] ?? "" }))
     .sort((a, b) => lightness(context, a.mixId) - lightness(context, b.mixId));
@@ -139,7 +136,7 @@ function lineCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
     role: `lines:${code}`,
     name: `${nameOf(context, mixId)} lines`,
     technique: use("line"),
-    target: { kind: "lines" as const, along: "both" as const, code },
+    target: to({ kind: "lines", along: "both", code }),
     mixId,
     water: 1,
     passes: 2,
@@ -152,7 +149,7 @@ function lineCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
       role: `dots:${code}`,
       name: `${nameOf(context, mixId)} dots`,
       technique: use("dot"),
-      target: { kind: "crossings" as const, code },
+      target: to({ kind: "dots", code }),
       mixId,
       water: 0.5,
       passes: 1,
@@ -161,9 +158,8 @@ function lineCoats(context: FamilyContext, layout: SettLayout): PlannedCoat[] {
 }
 
 /** The coats of a check cloth: base, guides, boxes or bands, lines, dots, fold glaze. */
-export function settCoats(context: FamilyContext): PlannedCoat[] {
-  const { params } = context.surface.pattern!;
-  const layout = layoutOf(context);
+export function settCoats(context: SettContext): PlannedCoat[] {
+  const { params, layout } = context;
   const everywhere = { kind: "everywhere" as const };
   const base = {
     role: "base",
@@ -178,7 +174,7 @@ export function settCoats(context: FamilyContext): PlannedCoat[] {
     role: "guides",
     name: "Guides",
     technique: use("line"),
-    target: { kind: "guides" as const },
+    target: to({ kind: "guides" }),
     mixId: params.guideMixId,
     water: 3,
     passes: 1,

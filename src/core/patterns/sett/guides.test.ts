@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { coneBand } from "../../surface/forms/coneBand";
 import { columnGuides, columnPositions, guidePath, rowGuides } from "./guides";
+import { settParams } from "./testing";
 import { closureOf, columnCoordinate, columnTurn, layoutSett } from "./layout";
 
-const params = ferrySergeant().surfaces[0]!.pattern!.params;
+const params = settParams(ferrySergeant().surfaces[0]!);
 const sizes = { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 0, pleatDepthMm: 0, seams: 1 };
 const plain = { ...params, threadCount: "A24 B24", columnStartDeg: 0, rowStartMm: 0 };
 const heights = [0, 5.5, 11];

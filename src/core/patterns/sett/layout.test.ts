@@ -3,15 +3,16 @@ import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { coneBand } from "../../surface/forms/coneBand";
 import { resample } from "../../techniques/strokes";
-import { layoutOf } from "./coats";
 import { columnPeriodMm, layoutSett, LINE_WIDTHS_TO_A_BOX, panelAt, rowCoordinate } from "./layout";
 import { settMarks } from "./marks";
 import { codesOf, parseThreadCount } from "./threadCount";
-import { buildForm } from "../derive";
+import { buildGrid } from "../../surface/grid";
+import { keyOf, type SettPlace } from "./keys";
+import { settLayout, settParams } from "./testing";
 
 const demo = ferrySergeant();
 const surface = demo.surfaces[0]!;
-const params = surface.pattern!.params;
+const params = settParams(surface);
 const sizes = { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 0, pleatDepthMm: 0, seams: 1 };
 const form = coneBand.build(sizes, 1);
 
@@ -90,9 +91,11 @@ describe("a cloth laid on a band", () => {
 });
 
 describe("marks of a cloth", () => {
-  const layout = layoutOf({ job: demo, surface, form: buildForm(surface) });
-  const strokes = (target: Parameters<typeof settMarks>[1]) => {
-    const marks = settMarks(layout, target);
+  const layout = settLayout(demo, surface);
+  const grid = buildGrid(layout.form, 0.15);
+  const marksOf = (place: SettPlace) => settMarks(layout, keyOf(place), () => grid);
+  const strokes = (place: SettPlace) => {
+    const marks = marksOf(place);
     return marks.kind === "strokes" ? marks.strokes : [];
   };
 
@@ -119,7 +122,7 @@ describe("marks of a cloth", () => {
   });
 
   it("are dots turned with the columns where lines of one colour cross", () => {
-    const marks = settMarks(layout, { kind: "crossings", code: "R" });
+    const marks = marksOf({ kind: "dots", code: "R" });
     const dots = marks.kind === "dots" ? marks.dots : [];
     expect(dots).toHaveLength(30);
     const angles = dots.map((dot) => dot.angle);
@@ -128,17 +131,44 @@ describe("marks of a cloth", () => {
     expect(Math.min(...angles)).toBeLessThan(-0.85);
   });
 
-  it("select boxes both ways round, and whole bands", () => {
-    const selected = (target: Parameters<typeof settMarks>[1]) => {
-      const marks = settMarks(layout, target);
-      return marks.kind === "cells" ? [...marks.cells.selected] : [];
+  it("are numbered boxes both ways round, and whole bands, with the distance to their borders", () => {
+    const regions = (place: SettPlace) => {
+      const marks = marksOf(place);
+      if (marks.kind !== "regions") throw new Error("boxes are laid as regions");
+      return marks.regions;
     };
-    // Two broad stripes each way: D and S.
-    const solid = selected({ kind: "boxes", column: "D", row: "D" });
-    const half = selected({ kind: "boxes", column: "D", row: "S" });
-    expect(solid.reduce((a, b) => a + b, 0)).toBe(1);
-    expect(half.reduce((a, b) => a + b, 0)).toBe(2);
-    expect(half).toEqual(selected({ kind: "boxes", column: "S", row: "D" }));
-    expect(selected({ kind: "bands", along: "columns", code: "D" }).reduce((a, b) => a + b, 0)).toBe(2);
+    const share = (place: SettPlace) => {
+      const { depthMm } = regions(place);
+      let [filled, all] = [0, 0];
+      grid.inside.forEach((inside, at) => {
+        all += inside;
+        if (depthMm[at]! > 0) filled += inside;
+      });
+      return filled / all;
+    };
+    const half = { kind: "boxes", column: "D", row: "S" } as const;
+    const solid = [
+      share({ kind: "boxes", column: "D", row: "D" }),
+      share({ kind: "boxes", column: "S", row: "S" }),
+    ];
+    // Solid boxes and half-tones tile the cloth, and so do the bands of one direction.
+    expect(solid[0]! + solid[1]! + share(half)).toBeCloseTo(1, 3);
+    expect(regions(half)).toEqual(regions({ kind: "boxes", column: "S", row: "D" }));
+    const bands = (["D", "S"] as const).map((code) => share({ kind: "bands", along: "columns", code }));
+    expect(bands[0]! + bands[1]!).toBeCloseTo(1, 3);
+    // Two broad stripes to each of ten repeats: as many D columns as repeats, numbered apart.
+    const { number, depthMm } = regions({ kind: "bands", along: "columns", code: "D" });
+    const columns = new Set(
+      [...number].filter((_, at) => depthMm[at]! > 0).map((one) => Math.floor(one / 8192)),
+    );
+    expect(columns.size).toBe(10);
+    // No box is deeper than half its width.
+    const widest = columnPeriodMm(layout, 0) / 2;
+    expect(Math.max(...regions({ kind: "boxes", column: "D", row: "D" }).depthMm)).toBeLessThan(widest);
+  });
+
+  it("lie nowhere for a key the cloth does not have", () => {
+    for (const key of ["boxes:D", "boxes:d:s", "patch:1", "", "constructor"])
+      expect(settMarks(layout, key, () => grid)).toEqual({ kind: "strokes", strokes: [] });
   });
 });

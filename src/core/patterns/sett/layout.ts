@@ -1,4 +1,4 @@
-import type { SettParams } from "../../job";
+import type { SettParams } from "./params";
 import type { SurfaceForm } from "../../surface/forms/form";
 import { modulo } from "../../units";
 import { adaptStripes, type AdaptedStripe, type StripeFate } from "./adapt";

@@ -1,45 +1,14 @@
-import type { CoatTarget } from "../../job";
 import type { FlatPoint } from "../../surface/forms/form";
-import type { CellPlan, Dot, Marks, Stroke } from "../../techniques/technique";
+import type { SurfaceGrid } from "../../surface/grid";
+import type { Dot, Marks, Stroke } from "../../techniques/technique";
 import { modulo } from "../../units";
 import { columnGuides, guidePath, rowGuides, type Guide } from "./guides";
-import {
-  columnCoordinate,
-  columnPeriodMm,
-  columnTurn,
-  rowCoordinate,
-  type Axis,
-  type SettLayout,
-} from "./layout";
+import { placeOfKey } from "./keys";
+import { columnPeriodMm, columnTurn, type Axis, type SettLayout } from "./layout";
+import { boxRegions } from "./regions";
 
 /** Step between points of a guide's path, mm. */
 const PATH_STEP_MM = 0.4;
-
-const axisCells = (axis: Axis): CellPlan["column"] => ({
-  from: Float64Array.from(axis.boxes, (box) => box.from),
-  to: Float64Array.from(axis.boxes, (box) => box.to),
-});
-
-function cellPlan(layout: SettLayout, fill: (column: string, row: string) => boolean): CellPlan {
-  const { columns, rows, form, params } = layout;
-  const selected = new Uint8Array(columns.boxes.length * rows.boxes.length);
-  columns.boxes.forEach((column, c) =>
-    rows.boxes.forEach((row, r) => {
-      selected[c * rows.boxes.length + r] = fill(column.code, row.code) ? 1 : 0;
-    }),
-  );
-  const whole = Number.isInteger(params.periods) && params.spread === "fan" && form.closed;
-  return {
-    column: axisCells(columns),
-    row: axisCells(rows),
-    selected,
-    closesAfter: whole ? params.periods : null,
-    columnCoordinate: (turnDeg, heightMm) => columnCoordinate(layout, turnDeg, heightMm),
-    rowCoordinate: (heightMm) => rowCoordinate(layout, heightMm),
-    columnPeriodMm: (heightMm) => columnPeriodMm(layout, heightMm),
-    rowPeriodMm: rows.periodMm,
-  };
-}
 
 /** The brush runs off the cloth: strokes go this far past hem, waist and closing seam, mm. */
 const RUN_OFF_MM = 0.35;
@@ -127,30 +96,20 @@ function crossingDots(layout: SettLayout, code: string): Dot[] {
   );
 }
 
-/** Where a coat's target lies on this cloth. */
-export function settMarks(layout: SettLayout, target: CoatTarget): Marks {
-  switch (target.kind) {
-    case "everywhere":
-      return { kind: "field", hollowsOnly: false };
-    case "hollows":
-      return { kind: "field", hollowsOnly: true };
-    case "zones":
-      return { kind: "field", hollowsOnly: false, place: target };
-    case "boxes":
-      return {
-        kind: "cells",
-        cells: cellPlan(
-          layout,
-          (column, row) =>
-            (column === target.column && row === target.row) ||
-            (column === target.row && row === target.column),
-        ),
-      };
-    case "bands":
-      return {
-        kind: "cells",
-        cells: cellPlan(layout, (column, row) => (target.along === "columns" ? column : row) === target.code),
-      };
+/** Where a place of this cloth lies. */
+export function settMarks(layout: SettLayout, key: string, grid: () => SurfaceGrid): Marks {
+  const place = placeOfKey(key);
+  switch (place?.kind) {
+    case "boxes": {
+      const { column: a, row: b } = place;
+      const fill = (column: string, row: string) =>
+        (column === a && row === b) || (column === b && row === a);
+      return { kind: "regions", regions: boxRegions({ layout, fill }, grid()) };
+    }
+    case "bands": {
+      const fill = (column: string, row: string) => (place.along === "columns" ? column : row) === place.code;
+      return { kind: "regions", regions: boxRegions({ layout, fill }, grid()) };
+    }
     case "guides":
       return {
         kind: "strokes",
@@ -159,8 +118,10 @@ export function settMarks(layout: SettLayout, target: CoatTarget): Marks {
           .flatMap((guide) => strokeAlong(layout, guide, null)),
       };
     case "lines":
-      return { kind: "strokes", strokes: lineStrokes(layout, target.code, target.along) };
-    case "crossings":
-      return { kind: "dots", dots: crossingDots(layout, target.code) };
+      return { kind: "strokes", strokes: lineStrokes(layout, place.code, place.along) };
+    case "dots":
+      return { kind: "dots", dots: crossingDots(layout, place.code) };
+    case undefined:
+      return { kind: "strokes", strokes: [] };
   }
 }

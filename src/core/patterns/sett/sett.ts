@@ -1,13 +1,80 @@
 import type { PatternFamily } from "../family";
-import { completeSett, layoutOf, settCoats } from "./coats";
+import { boxSize } from "./checks/boxSize";
+import { closure } from "./checks/closure";
+import { fineLines } from "./checks/fineLines";
+import { guidesShow } from "./checks/guidesShow";
+import { stripeContrast } from "./checks/stripeContrast";
+import { completeSett, settCoats } from "./coats";
+import { settGoals } from "./goals";
+import { layoutSett, type SettLayout } from "./layout";
 import { settMarks } from "./marks";
+import { settSchema, type SettParams } from "./params";
+import { settCrossings, settMeets, settPlaces, settTones } from "./places";
+import { settGuides } from "./sheet";
+import { settWork } from "./work";
+import { settLookAt } from "./words";
 
 /** Check cloth: a thread count woven both ways, fitted to the panel. */
-export const sett: PatternFamily = {
+export const sett: PatternFamily<SettParams, SettLayout> = {
   id: "sett",
   version: 1,
   label: "Check cloth",
+  about: "A thread count woven both ways, fitted to the panel: guides, boxes by tone, lines, dots.",
+  schema: settSchema,
+  /** A plain two-tone check, to be changed to the painter's own. */
+  start({ mixes, form }) {
+    const [light, dark] = [mixes[0]?.id ?? "", mixes[1]?.id ?? mixes[0]?.id ?? ""];
+    return {
+      threadCount: "A24 B24",
+      rowThreadCount: null,
+      pivots: "full",
+      colours: { A: light, B: dark },
+      crossings: {},
+      periods: Math.max(1, Math.min(200, Math.round(form.lengthAt(form.slantMm / 2) / 3.1))),
+      spread: "fan",
+      rowPeriodMm: null,
+      rowStartMm: 0,
+      columnStartDeg: 0,
+      threadsPerCm: 16,
+      method: "boxes",
+      baseMixId: light,
+      guideMixId: dark,
+      glazeMixId: null,
+    };
+  },
+  layout: (params, { form, hand }) => layoutSett(params, form, hand.finestLineMm),
   complete: completeSett,
   coats: settCoats,
-  marks: (context, target) => settMarks(layoutOf(context), target),
+  places: settPlaces,
+  marks: settMarks,
+  tones: settTones,
+  meets: (_layout, key, tone) => settMeets(key, tone),
+  crossings: settCrossings,
+  work: settWork,
+  lookAt: settLookAt,
+  unseen: (key) => key === "guides",
+  mixes: (params) => [
+    ...Object.values(params.colours),
+    ...Object.values(params.crossings),
+    params.baseMixId,
+    params.guideMixId,
+    ...(params.glazeMixId === null ? [] : [params.glazeMixId]),
+  ],
+  filmParams: ({
+    threadCount,
+    rowThreadCount,
+    pivots,
+    periods,
+    spread,
+    rowPeriodMm,
+    rowStartMm,
+    columnStartDeg,
+  }) => [...[threadCount, rowThreadCount, pivots, periods, spread, rowPeriodMm, rowStartMm, columnStartDeg]],
+  checks: [closure, boxSize, fineLines, stripeContrast, guidesShow],
+  guides: {
+    title: "Gauge strip",
+    use: "Cut along the outline and lay it round the figure, hem to hem. Full ticks are edges of boxes, broken ticks are lines.",
+    of: settGuides,
+  },
+  goals: settGoals,
 };

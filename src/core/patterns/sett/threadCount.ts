@@ -1,4 +1,5 @@
-import { PIVOTS } from "../../job";
+import { InputError } from "../../errors";
+import type { PIVOTS } from "./params";
 
 export interface Stripe {
   readonly code: string;
@@ -17,11 +18,11 @@ export interface PeriodStripe extends Stripe {
 }
 
 /** What is wrong in a thread count, and where: characters `from` up to `to` of the text. */
-export class ThreadCountError extends Error {
+export class ThreadCountError extends InputError {
   readonly from: number;
   readonly to: number;
   constructor(message: string, from: number, to: number) {
-    super(`${message} (character ${from + 1})`);
+    super([{ field: "threadCount", message: `${message} (character ${from + 1})` }]);
     this.name = "ThreadCountError";
     this.from = from;
     this.to = to;

@@ -20,6 +20,7 @@ export const varnish = defineTechnique({
   lays: ["field"],
   filmShare: 1.1,
   startWater: 0,
+  unseen: true,
   caution:
     "Varnish carries solvent or fine spray: fresh air, a mask that fits it, no flame. Follow the label and your local rules.",
   lay(film, context, params, random) {

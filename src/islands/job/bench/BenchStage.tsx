@@ -1,6 +1,5 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { SITTING_CAUTIONS, totalsOf, type Card } from "../../../core/plan/cards";
-import { gaugePieces } from "../../../core/plan/gauge";
 import { writeGaugeSvg } from "../../../core/formats/gauge-svg/gaugeSvg";
 import { counted, formatMinutes, formatNumber } from "../../../core/units";
 import { saveFile } from "../../../ui/api";
@@ -69,12 +68,13 @@ function CardList({
 function Print() {
   const job = useJob();
   const surface = useSurface();
-  const { layout } = useBuilt(surface);
+  const { pattern } = useBuilt(surface);
+  const guides = pattern?.family.guides;
   const { state, make, stop } = useBenchPdf();
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
       <Button variant="contained" onClick={make} disabled={state.busy}>
-        Cards and gauge strip as PDF
+        Cards and guides as PDF
       </Button>
       {state.busy && (
         <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
@@ -92,18 +92,18 @@ function Print() {
           The PDF could not be made. {state.problem}
         </Alert>
       )}
-      {layout && surface && (
+      {pattern && guides && surface && (
         <Button
           variant="outlined"
           onClick={() =>
             saveFile(
               `${job.id}-${surface.id}-gauge.svg`,
-              writeGaugeSvg(gaugePieces(layout), `${job.name}: ${surface.name}`),
+              writeGaugeSvg(guides.of(pattern.layout).pieces, `${job.name}: ${surface.name}`),
               "image/svg+xml",
             )
           }
         >
-          Gauge strip as SVG, in mm
+          {guides.title} as SVG, in mm
         </Button>
       )}
       <Typography variant="caption">

@@ -3,7 +3,8 @@ import { useState } from "react";
 import { formIds, forms, isFormId, type FormId } from "../../../core/surface/forms";
 import type { FormDefinition } from "../../../core/surface/forms/form";
 import type { Surface } from "../../../core/job";
-import { newPlainSurface, newSkirt } from "../../../core/newJob";
+import { withoutSurface } from "../../../core/edits/surfaces";
+import { newPlainSurface } from "../../../core/newJob";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
 import { ColumnHead } from "../../../ui/Row";
@@ -32,9 +33,12 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
       ...now,
       surfaces: [
         ...now.surfaces,
-        formId === "cone-band"
-          ? newSkirt(id, `Skirt ${number}`, now.mixes)
-          : newPlainSurface(id, `${forms[formId].label} ${number}`, formId, now.mixes),
+        newPlainSurface(
+          id,
+          formId === "cone-band" ? `Skirt ${number}` : `${forms[formId].label} ${number}`,
+          formId,
+          now.mixes,
+        ),
       ],
     }));
     setView({ surfaceId: id, coatId: null, upTo: null });
@@ -85,16 +89,7 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
         ))}
       </Menu>
       {chosen && job.surfaces.length > 1 && (
-        <Button
-          sx={{ mt: 1 }}
-          onClick={() =>
-            edit((now) => ({
-              ...now,
-              surfaces: now.surfaces.filter((surface) => surface.id !== chosen.id),
-              touching: now.touching.filter((pair) => !pair.includes(chosen.id)),
-            }))
-          }
-        >
+        <Button sx={{ mt: 1 }} onClick={() => edit((now) => withoutSurface(now, chosen.id))}>
           Remove {chosen.name}
         </Button>
       )}

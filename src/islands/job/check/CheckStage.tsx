@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 import { lazy, Suspense } from "react";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
-import { checks } from "../../../core/checks";
+import { checksOf } from "../../../core/checks";
 import { SEEN_CHECKS } from "../../../core/checks/seen";
 import { counted, formatNumber } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
@@ -65,7 +65,10 @@ export function CheckStage() {
   const edit = useEdit();
   const findings = useFindings();
   const setView = useView((view) => view.set);
-  const clear = [...checks, ...SEEN_CHECKS].filter(
+  const every = new Map(
+    [...job.surfaces.flatMap(checksOf), ...SEEN_CHECKS].map((check) => [check.id, check]),
+  );
+  const clear = [...every.values()].filter(
     (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
   );
   return (

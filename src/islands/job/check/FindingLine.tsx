@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
-import type { Finding, Gravity, Remedy } from "../../../core/checks/check";
+import type { Finding, Gravity, Remedy } from "../../../core/checks/finding";
 
 const WORDS: Readonly<Record<Gravity, string>> = { must: "Must", look: "Look", note: "Note" };
 const GLYPHS: Readonly<Record<Gravity, string>> = {

@@ -5,8 +5,9 @@ import { use as register } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useEffect } from "react";
 import { spectrumToLab } from "../../../core/colour/spaces";
-import { coatTones, coversTone, type CoatTones } from "../../../core/checks/tones";
-import { activeCoats, crossingKey, type Surface } from "../../../core/job";
+import { coatTones, type CoatTones } from "../../../core/checks/tones";
+import { activeCoats, type Surface } from "../../../core/job";
+import { coversTone, type Pattern } from "../../../core/patterns/pattern";
 import { useJob, usePaints } from "../jobStore";
 import { useChart } from "../../../ui/useChart";
 import type { CoatEffect } from "../../../worker/protocol";
@@ -20,13 +21,13 @@ interface Series {
   readonly data: (number | null)[];
 }
 
-/** Lightness of every tone of the cloth after each coat that covers it; lines and dots cover only strips. */
-function seriesOf(tones: readonly CoatTones[]): Series[] {
+/** Lightness of every tone of the pattern after each coat that covers it; lines and dots cover only strips. */
+function seriesOf(tones: readonly CoatTones[], pattern: Pattern | null): Series[] {
   const names = new Map<string, (number | null)[]>();
   tones.forEach(({ steps, coat }, at) => {
-    if (!coversTone(coat) && coat.target.kind !== "hollows") return;
+    if (!coversTone(pattern, coat) && coat.target.kind !== "hollows") return;
     for (const { tone, after } of steps) {
-      const name = tone.column === "" ? "surface" : crossingKey(tone.column, tone.row).replace("+", " × ");
+      const name = tone.label;
       const data = names.get(name) ?? new Array<number | null>(tones.length).fill(null);
       data[at] = Math.round(spectrumToLab(after)[0] * 10) / 10;
       names.set(name, data);
@@ -48,7 +49,7 @@ function seriesOfEffects(effects: readonly CoatEffect[]): Series[] {
 export function StepsChart({ surface }: { readonly surface: Surface }) {
   const job = useJob();
   const paints = usePaints();
-  const { form, layout } = useBuilt(surface);
+  const { form, pattern } = useBuilt(surface);
   const { palette } = useTheme();
   const { host, chart } = useChart();
   const steps = useSimulation((state) => state.steps);
@@ -58,7 +59,7 @@ export function StepsChart({ surface }: { readonly surface: Surface }) {
     const series =
       surface.pattern === null && steps?.surfaceId === surface.id
         ? seriesOfEffects(steps.effects)
-        : seriesOf(coatTones({ job, surface, form, paints, coats, layout }));
+        : seriesOf(coatTones({ job, paints, coats, pattern }), pattern);
     const ink = palette.text.secondary;
     const symbols = ["circle", "rect", "triangle", "diamond", "pin", "arrow"];
     chart.current.setOption(
@@ -101,7 +102,7 @@ export function StepsChart({ surface }: { readonly surface: Surface }) {
       },
       true,
     );
-  }, [chart, job, surface, form, layout, paints, palette, steps]);
+  }, [chart, job, surface, form, pattern, paints, palette, steps]);
   return (
     <Box
       ref={host}

@@ -2,33 +2,35 @@ import { Box, Button, Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
 import type { Coat, CoatTarget, Surface } from "../../../core/job";
 import { techniqueIds, techniques, type TechniqueId } from "../../../core/techniques";
+import { freeId } from "../../../core/edits/surfaces";
+import type { Pattern } from "../../../core/patterns/pattern";
 import { hashText } from "../../../core/random";
 import { useJob } from "../jobStore";
-import { useEditSurface } from "../useSurface";
+import { useBuilt, useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { LeathersDialog } from "./LeathersDialog";
 import { StartDialog } from "./StartDialog";
 import { targetsFor } from "./targets";
 
 /** Where a technique goes first; null where this surface offers nothing for it. */
-function firstTarget(id: TechniqueId, surface: Surface): CoatTarget | null {
+function firstTarget(id: TechniqueId, pattern: Pattern | null): CoatTarget | null {
   const technique = techniques[id];
   if (technique.lays.includes("field")) return technique.startPlace ?? { kind: "everywhere" };
-  return targetsFor({ technique: { id, version: 1, params: {} } }, surface)[0] ?? null;
+  return targetsFor({ technique: { id, version: 1, params: {} } }, pattern)[0] ?? null;
 }
 
 /** Adds a coat of the painter's own after the chosen one, and shows all coats again. */
 export function AddCoat({ surface }: { readonly surface: Surface }) {
   const job = useJob();
+  const { pattern } = useBuilt(surface);
   const editSurface = useEditSurface();
-  const { coatId, set, upTo } = useView();
+  const { coatId: chosenId, set, upTo } = useView();
   const [dialog, setDialog] = useState<"start" | "leathers" | null>(null);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (id: TechniqueId, target: CoatTarget) => {
-    let number = 1;
-    while (surface.coats.some((coat) => coat.id === `${surface.id}-own-${number}`)) number++;
+    const coatId = freeId(`${surface.id}-own`, surface.coats);
     const coat: Coat = {
-      id: `${surface.id}-own-${number}`,
+      id: coatId,
       name: techniques[id].label,
       technique: { id, version: techniques[id].version, params: {} },
       mixId: job.mixes[0]?.id ?? "",
@@ -38,12 +40,12 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       target,
       role: null,
       overSeams: false,
-      seed: hashText(`${surface.id}/${number}`) % 100000,
+      seed: hashText(`${surface.id}/${coatId}`) % 100000,
     };
-    const at = surface.coats.findIndex((one) => one.id === coatId);
+    const at = surface.coats.findIndex((one) => one.id === chosenId);
     const place = at >= 0 ? at + 1 : surface.coats.length;
     editSurface(surface.id, (now) => ({ ...now, coats: now.coats.toSpliced(place, 0, coat) }));
-    set({ coatId: coat.id, upTo: null });
+    set({ coatId, upTo: null });
     setAnchor(null);
   };
   return (
@@ -70,7 +72,7 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       {dialog === "leathers" && <LeathersDialog onClose={() => setDialog(null)} />}
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {techniqueIds.map((id) => {
-          const target = firstTarget(id, surface);
+          const target = firstTarget(id, pattern);
           return target ? (
             <MenuItem key={id} onClick={() => add(id, target)}>
               {techniques[id].label}

@@ -5,11 +5,13 @@ import { strokesText } from "../../../core/plan/cardText";
 import { counted, formatMinutes, formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
 import { useSimulation } from "../useSimulation";
+import { useBuilt } from "../useSurface";
 import { useCards } from "../useStageStates";
 import { targetName } from "./targets";
 
 /** What a coat does, computed: never help text. */
 export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
+  const { pattern } = useBuilt(surface);
   const steps = useSimulation((state) => state.steps);
   const card = useCards().find((one) => one.coat.id === coat.id && one.surface.id === surface.id);
   const effect = steps?.effects.find((one) => one.coatId === coat.id);
@@ -21,7 +23,7 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
       <Typography variant="h3" sx={{ mb: 0.7 }}>
         What it does
       </Typography>
-      <Row name="Where">{targetName(coat.target)}</Row>
+      <Row name="Where">{targetName(coat.target, pattern)}</Row>
       {effect && (
         <>
           <Row name="Covers">{formatNumber(effect.coveredShare * 100, 1)}&#8239;% of the surface</Row>

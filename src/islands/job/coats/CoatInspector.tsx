@@ -28,7 +28,7 @@ import { ZonePicker } from "./ZonePicker";
 import { FindingLine } from "../check/FindingLine";
 import { useEdit, useJob, usePaints } from "../jobStore";
 import { useFindings } from "../useStageStates";
-import { useEditSurface } from "../useSurface";
+import { useBuilt, useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 
 /** Zones count as one choice, whichever they are. */
@@ -46,10 +46,11 @@ function Settings({
 }) {
   const job = useJob();
   const paints = usePaints();
+  const { pattern } = useBuilt(surface);
   const mix = mixById(job, coat.mixId);
   const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
   const params = technique ? completeParams(technique.params, coat.technique.params) : {};
-  const targets = targetsFor(coat, surface);
+  const targets = targetsFor(coat, pattern);
   const own = coat.role === null;
   // Two coats of one technique and one seed set their marks at the same places: dark beside light makes dents.
   const earlierMarks = surface.coats
@@ -92,7 +93,7 @@ function Settings({
         >
           {[coat.target, ...targets.filter((target) => !sameChoice(target, coat.target))].map((target) => (
             <MenuItem key={JSON.stringify(target)} value={JSON.stringify(target)}>
-              {target.kind === "zones" ? "in zones" : targetName(target)}
+              {target.kind === "zones" ? "in zones" : targetName(target, pattern)}
             </MenuItem>
           ))}
         </TextField>
@@ -212,7 +213,7 @@ export function CoatInspector({ surface }: { readonly surface: Surface }) {
   return (
     <Box sx={{ overflow: "auto", pb: 2 }}>
       <ColumnHead title={`${at + 1} ${coat.name}`} note={label} />
-      <CoatSwatches coat={coat} surface={surface} />
+      <CoatSwatches coat={coat} />
       <Settings coat={coat} surface={surface} change={change} />
       <Box sx={{ px: 2, display: "flex", flexWrap: "wrap", alignItems: "center" }}>
         <FormControlLabel

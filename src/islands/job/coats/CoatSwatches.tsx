@@ -1,21 +1,16 @@
 import { Box } from "@mui/material";
 import { spectrumToHex } from "../../../core/colour/spaces";
-import { mixById, type Coat, type Surface } from "../../../core/job";
+import { mixById, type Coat } from "../../../core/job";
 import { useJob, usePaints } from "../jobStore";
 import { CHART_GROUNDS, drawdown, inkOn, trueGround } from "../palette/useLight";
-import { useBuilt } from "../useSurface";
 
 /** The coat's mix in its own passes over black, white and what it really lies on. */
-export function CoatSwatches({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
+export function CoatSwatches({ coat }: { readonly coat: Coat }) {
   const job = useJob();
   const paints = usePaints();
-  const { form, layout } = useBuilt(surface);
   const mix = mixById(job, coat.mixId);
   if (!mix) return null;
-  const grounds = [
-    ...CHART_GROUNDS,
-    { ...trueGround(job, mix.id, paints, form, layout), name: "its ground" },
-  ];
+  const grounds = [...CHART_GROUNDS, { ...trueGround(job, mix.id, paints), name: "its ground" }];
   return (
     <Box sx={{ display: "flex", mx: 2, mb: 1 }}>
       {grounds.map((ground) => {

@@ -11,16 +11,17 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 import { activeCoats, type Surface } from "../../../core/job";
+import { familyIn } from "../../../core/patterns";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS, type Surround } from "../../../ui/theme";
 import { ColumnHead } from "../../../ui/Row";
 import { Side } from "../../../ui/Side";
 import { useSurface } from "../useSurface";
 import { DISTANCES, useView, type BottomTab, type LightShown } from "../viewStore";
-import { ClothSetter } from "./ClothSetter";
 import { CoatInspector } from "./CoatInspector";
 import { CoatList } from "./CoatList";
 import { GuidesTable } from "./GuidesTable";
+import { PatternView } from "./PatternView";
 import { BackwardsView } from "./BackwardsView";
 import { SectionView } from "./SectionView";
 import { SpecimenView } from "./SpecimenView";
@@ -177,16 +178,16 @@ function Toolbar({ surface }: { readonly surface: Surface }) {
 
 const TABS: readonly (readonly [BottomTab, string])[] = [
   ["section", "Section"],
-  ["cloth", "Cloth"],
+  ["pattern", "Pattern"],
   ["guides", "Guides"],
   ["wear", "Wear"],
   ["backwards", "Plan backwards"],
   ["variants", "Variants"],
 ];
 
-/** Cloth and guides belong to surfaces that have a cloth. */
+/** Guides belong to patterns that have some. */
 const tabsFor = (surface: Surface) =>
-  TABS.filter(([name]) => surface.pattern !== null || (name !== "cloth" && name !== "guides"));
+  TABS.filter(([name]) => name !== "guides" || familyIn(surface)?.guides !== undefined);
 
 function Bottom({ surface }: { readonly surface: Surface }) {
   const { tab: wanted, set } = useView();
@@ -244,7 +245,7 @@ function Bottom({ surface }: { readonly surface: Surface }) {
         sx={{ flex: 1, minHeight: 0, overflow: "auto" }}
       >
         {tab === "section" && <SectionView surface={surface} />}
-        {tab === "cloth" && <ClothSetter surface={surface} />}
+        {tab === "pattern" && <PatternView surface={surface} />}
         {tab === "guides" && <GuidesTable surface={surface} />}
         {tab === "wear" && <WearView surface={surface} />}
         {tab === "backwards" && <BackwardsView surface={surface} />}

@@ -1,6 +1,6 @@
 const PATHS: Readonly<Record<string, string>> = {
   "base-coat": "M2 4h12M2 8h12M2 12h12",
-  "box-fill": "M3 3h4v4H3zM9 9h4v4H9z",
+  fill: "M3 3h4v4H3zM9 9h4v4H9z",
   line: "M2 12C6 9 10 7 14 3",
   dot: "M8 6.5a1.5 1.5 0 1 0 .01 0zM3.5 11a1 1 0 1 0 .01 0zM12.5 3a1 1 0 1 0 .01 0z",
   wash: "M2 4c2 3 3 3 4 0M6 4c1 7 3 7 4 0M10 4c1 3 2 3 4 0M5 13h6",

@@ -1,4 +1,5 @@
-import { inZones, type Coat, type CoatTarget, type PlaceTarget, type Surface } from "../../../core/job";
+import { inZones, type Coat, type CoatTarget, type PlaceTarget } from "../../../core/job";
+import { placeOf, type Pattern } from "../../../core/patterns/pattern";
 import type { Zone } from "../../../core/surface/zoneNames";
 import { isTechniqueId, techniques } from "../../../core/techniques";
 
@@ -36,8 +37,8 @@ function placeName({ zones, span, outline, near, fade }: PlaceTarget): string {
   return `${parts.length > 0 ? parts.join(" and ") : "everywhere"}${fade > 0 && parts.length > 0 ? ", fading" : ""}`;
 }
 
-/** A target in words. */
-export function targetName(target: CoatTarget): string {
+/** A target in words; places of a pattern as the pattern calls them. */
+export function targetName(target: CoatTarget, pattern: Pattern | null): string {
   switch (target.kind) {
     case "everywhere":
       return "everywhere";
@@ -45,41 +46,17 @@ export function targetName(target: CoatTarget): string {
       return "in the folds";
     case "zones":
       return placeName(target);
-    case "guides":
-      return "along the guides";
-    case "boxes":
-      return target.column === target.row
-        ? `${target.column} boxes`
-        : `boxes where ${target.column} crosses ${target.row}`;
-    case "bands":
-      return `${target.code} ${target.along}`;
-    case "lines":
-      return `${target.code} lines, ${target.along === "both" ? "columns and rows" : target.along}`;
-    case "crossings":
-      return `where ${target.code} lines cross`;
+    case "pattern":
+      return placeOf(pattern, { target })?.label ?? "a place that the pattern has no more";
   }
 }
 
 /** Every place on this surface that the coat's technique can go. */
-export function targetsFor(coat: Pick<Coat, "technique">, surface: Surface): CoatTarget[] {
-  const codes = Object.keys(surface.pattern?.params.colours ?? {});
+export function targetsFor(coat: Pick<Coat, "technique">, pattern: Pattern | null): CoatTarget[] {
   const lays = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id].lays : [];
-  const cloth: CoatTarget[] = [
-    ...(lays.includes("strokes") && surface.pattern ? [{ kind: "guides" as const }] : []),
-    ...(lays.includes("strokes")
-      ? codes.map((code) => ({ kind: "lines" as const, along: "both" as const, code }))
-      : []),
-    ...(lays.includes("dots") ? codes.map((code) => ({ kind: "crossings" as const, code })) : []),
-    ...(lays.includes("cells")
-      ? codes.flatMap((column, at) => codes.slice(at).map((row) => ({ kind: "boxes" as const, column, row })))
-      : []),
-    ...(lays.includes("cells")
-      ? codes.flatMap((code) =>
-          (["columns", "rows"] as const).map((along) => ({ kind: "bands" as const, along, code })),
-        )
-      : []),
-  ];
-  return lays.includes("field")
-    ? [{ kind: "everywhere" }, { kind: "hollows" }, inZones(["raised"], 0)]
-    : cloth;
+  if (lays.includes("field")) return [{ kind: "everywhere" }, { kind: "hollows" }, inZones(["raised"], 0)];
+  const places = pattern?.family.places(pattern.layout) ?? [];
+  return places
+    .filter((place) => lays.includes(place.lays))
+    .map(({ key }) => ({ kind: "pattern" as const, key }));
 }

@@ -6,11 +6,11 @@ import { masstone } from "../../../core/colour/film";
 import { finishOfVeil, veilOfMix } from "../../../core/colour/finish";
 import { metalShare, metalTones } from "../../../core/colour/metal";
 import { spectrumToHex } from "../../../core/colour/spaces";
+import { mixInUse } from "../../../core/edits/mixes";
 import type { Mix, Paint } from "../../../core/job";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
 import { useEdit, useJob, usePaints } from "../jobStore";
-import { useBuilt, useSurface } from "../useSurface";
 import { BatchLine } from "./BatchLine";
 import { MixGoal } from "./MixGoal";
 import { CHART_GROUNDS, drawdown, inkOn, trueGround, type Ground } from "./useLight";
@@ -180,13 +180,9 @@ export function MixCard({ mix }: { readonly mix: Mix }) {
   const job = useJob();
   const paints = usePaints();
   const edit = useEdit();
-  const surface = useSurface();
-  const { form, layout } = useBuilt(surface);
   const change = (next: Mix) =>
     edit((now) => ({ ...now, mixes: now.mixes.map((one) => (one.id === mix.id ? next : one)) }));
-  const coats = job.surfaces.flatMap((one) => one.coats.filter((coat) => coat.mixId === mix.id));
-  const inPattern = job.surfaces.some((one) => JSON.stringify(one.pattern ?? "").includes(`"${mix.id}"`));
-  const grounds = [...CHART_GROUNDS, trueGround(job, mix.id, paints, form, layout)];
+  const grounds = [...CHART_GROUNDS, trueGround(job, mix.id, paints)];
   return (
     <Box
       component="section"
@@ -207,7 +203,7 @@ export function MixCard({ mix }: { readonly mix: Mix }) {
         />
         <Parts mix={mix} change={change} />
         {mix.parts.length === 0 && <Typography color="error">No paint yet: add one.</Typography>}
-        {coats.length === 0 && !inPattern && (
+        {!mixInUse(job, mix.id) && (
           <Button
             sx={{ px: 0, display: "block" }}
             onClick={() => edit((now) => ({ ...now, mixes: now.mixes.filter((one) => one.id !== mix.id) }))}

@@ -1,11 +1,11 @@
 import { Box } from "@mui/material";
 import { ColumnHead } from "../../../ui/Row";
 import { CoverQuestion } from "./questions/CoverQuestion";
-import { Crossings } from "./questions/Crossings";
 import { EyesQuestion } from "./questions/EyesQuestion";
 import { GradientQuestion } from "./questions/GradientQuestion";
 import { GlazeQuestion } from "./questions/GlazeQuestion";
 import { MixQuestion } from "./questions/MixQuestion";
+import { PatternGoals } from "./questions/PatternGoals";
 import { StepsQuestion } from "./questions/StepsQuestion";
 import { SubstituteQuestion } from "./questions/SubstituteQuestion";
 import { UnderGlazeQuestion } from "./questions/UnderGlazeQuestion";
@@ -30,7 +30,7 @@ export function Questions() {
       <SubstituteQuestion />
       <CoverQuestion />
       <EyesQuestion />
-      <Crossings />
+      <PatternGoals />
     </Box>
   );
 }

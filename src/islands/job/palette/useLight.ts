@@ -5,38 +5,47 @@ import { brushedPassUm } from "../../../core/colour/mix";
 import { spectrumToHex, spectrumToLab } from "../../../core/colour/spaces";
 import { dryingShift, wetLook } from "../../../core/colour/wet";
 import { uniformSpectrum, type Spectrum } from "../../../core/colour/spectrum";
-import { coatTones, coversTone } from "../../../core/checks/tones";
-import { activeCoats, type Job, type Mix, type Paint } from "../../../core/job";
-import type { SettLayout } from "../../../core/patterns/sett/layout";
-import type { SurfaceForm } from "../../../core/surface/forms/form";
+import { coatTones } from "../../../core/checks/tones";
+import { activeCoats, type Job, type Mix, type Paint, type Surface } from "../../../core/job";
+import { patternOf } from "../../../core/patterns/bind";
+import { coversTone, isUnseen } from "../../../core/patterns/pattern";
+import { InputError } from "../../../core/errors";
+import { buildForm } from "../../../core/surface/forms/buildForm";
 
 export interface Ground {
   readonly name: string;
   readonly spectrum: Spectrum;
 }
 
+/** A surface's pattern, or null where it has none that can be used. */
+function usablePattern(job: Job, surface: Surface) {
+  try {
+    return { pattern: patternOf(surface, buildForm(surface), job.hand) };
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+}
+
 /** What really lies under a mix where it is first used: the coats before it, else the primer. */
-export function trueGround(
-  job: Job,
-  mixId: string,
-  paints: readonly Paint[],
-  form: SurfaceForm | null,
-  layout: SettLayout | null,
-): Ground {
+export function trueGround(job: Job, mixId: string, paints: readonly Paint[]): Ground {
   const primer = { name: `over ${job.figure.primer} primer`, spectrum: primerSpectrum(job.figure.primer) };
   for (const surface of job.surfaces) {
     const coats = activeCoats(surface);
-    if (!form || !coats.some((coat) => coat.mixId === mixId)) continue;
-    const tones = coatTones({ job, surface, form, paints, coats, layout });
-    const at = tones.findIndex(({ coat }) => coat.mixId === mixId && coat.target.kind !== "guides");
+    const built = coats.some((coat) => coat.mixId === mixId) ? usablePattern(job, surface) : null;
+    if (!built) continue;
+    const { pattern } = built;
+    const tones = coatTones({ job, paints, coats, pattern });
+    const at = tones.findIndex(
+      ({ coat }) => coat.mixId === mixId && !isUnseen(pattern?.family ?? null, coat),
+    );
     const first = tones[at]?.steps[0];
     if (!first) continue;
     const below = tones
       .slice(0, at)
       .findLast(
         ({ coat, steps }) =>
-          coversTone(coat) &&
-          steps.some((step) => step.tone.column === first.tone.column && step.tone.row === first.tone.row),
+          coversTone(pattern, coat) && steps.some((step) => step.tone.key === first.tone.key),
       );
     return { name: below ? `over ${below.coat.name}` : primer.name, spectrum: first.tone.spectrum };
   }

@@ -18,7 +18,6 @@ import { partsText } from "../../../../core/plan/cardText";
 import { counted, formatNumber, formatThinning } from "../../../../core/units";
 import { NumberField } from "../../../../ui/NumberField";
 import { useEdit, useJob, usePaints } from "../../jobStore";
-import { useBuilt, useSurface } from "../../useSurface";
 import { trueGround } from "../useLight";
 import { withNewMix } from "./goals";
 import { MixChoice, Question } from "./Question";
@@ -123,7 +122,6 @@ function Steps({ first, second, gradient }: StepsProps) {
 function Body() {
   const job = useJob();
   const paints = usePaints();
-  const { form, layout } = useBuilt(useSurface());
   const [firstId, setFirst] = useState(job.mixes[0]?.id ?? "");
   const [secondId, setSecond] = useState(job.mixes[1]?.id ?? "");
   const [count, setCount] = useState(5);
@@ -131,7 +129,7 @@ function Body() {
   const [passes, setPasses] = useState(2);
   const [lengthMm, setLength] = useState(6);
   const [first, second] = [mixById(job, firstId), mixById(job, secondId)];
-  const ground = trueGround(job, firstId, paints, form, layout);
+  const ground = trueGround(job, firstId, paints);
   const drawn = useMemo(() => {
     if (!first || !second || first.id === second.id) return null;
     if (first.parts.length === 0 || second.parts.length === 0) return null;

@@ -7,9 +7,10 @@ import { spectrumToLab } from "../../../../core/colour/spaces";
 import type { FoundMix } from "../../../../core/colour/search";
 import type { Coat, Job, Surface } from "../../../../core/job";
 import { mixById } from "../../../../core/job";
+import { familyIn } from "../../../../core/patterns";
+import { isUnseen } from "../../../../core/patterns/pattern";
 import { formatNumber } from "../../../../core/units";
 import { useEdit, useJob, usePaints } from "../../jobStore";
-import { useBuilt, useSurface } from "../../useSurface";
 import { trueGround } from "../useLight";
 import { AnswerList } from "./AnswerList";
 import { withParts } from "./goals";
@@ -20,7 +21,7 @@ import { atHand, useFoundMixes } from "./useFoundMixes";
 function coatWith(job: Job, mixId: string): { surface: Surface; coat: Coat } | null {
   for (const surface of job.surfaces) {
     const coat = surface.coats.find(
-      (one) => one.mixId === mixId && !one.held && one.target.kind !== "guides",
+      (one) => one.mixId === mixId && !one.held && !isUnseen(familyIn(surface), one),
     );
     if (coat) return { surface, coat };
   }
@@ -31,7 +32,6 @@ function Body() {
   const job = useJob();
   const paints = usePaints();
   const edit = useEdit();
-  const { form, layout } = useBuilt(useSurface());
   const used = paints.filter((paint) =>
     job.mixes.some((mix) => mix.parts.some((part) => part.paintId === paint.id)),
   );
@@ -48,7 +48,7 @@ function Body() {
     if (!mix) return;
     const water = place?.coat.water ?? mix.water;
     const filmUm = brushedPassUm(water) * (place?.coat.passes ?? 2);
-    const ground = trueGround(job, mix.id, paints, form, layout).spectrum;
+    const ground = trueGround(job, mix.id, paints).spectrum;
     const goal = spectrumToLab(layFilm(opticsOfMix(mix, paints), filmUm, ground));
     ask(
       atHand(paints).filter((paint) => paint.id !== lacking),
@@ -97,7 +97,7 @@ function Body() {
           {place
             ? `${place.coat.name}: ${formatNumber(brushedPassUm(place.coat.water) * place.coat.passes, 0)} µm`
             : "two coats"}{" "}
-          {trueGround(job, mix.id, paints, form, layout).name}.
+          {trueGround(job, mix.id, paints).name}.
         </Typography>
       )}
       <Button variant="outlined" disabled={!mix || busy} onClick={find}>

@@ -1,7 +1,8 @@
+import { useMemo } from "react";
 import { hexToLinear } from "../../../../core/colour/spaces";
 import { linearToSpectrum, type Spectrum } from "../../../../core/colour/spectrum";
-import { crossingKey, type Job, type MixPart } from "../../../../core/job";
-import { wovenCrossing } from "../../../../core/patterns/sett/crossing";
+import type { Job, MixPart } from "../../../../core/job";
+import type { PatternGoals } from "../../../../core/patterns/family";
 import { useJob, usePaints } from "../../jobStore";
 import { useBuilt, useSurface } from "../../useSurface";
 
@@ -15,30 +16,23 @@ export interface Goal {
   readonly mixId: string | null;
 }
 
-/** Crossings of the cloth as goals: the light of both threads. */
-export function useCrossingGoals(): Goal[] {
+/** What the surface's pattern wants mixed, and how near paint comes to it; null where it wants nothing. */
+export function usePatternGoals(): PatternGoals | null {
   const job = useJob();
   const paints = usePaints();
   const surface = useSurface();
-  const { layout } = useBuilt(surface);
-  const params = surface?.pattern?.params;
-  if (!layout || !params) return [];
-  const codes = [...new Set(layout.columns.boxes.map((box) => box.code))];
-  return codes.flatMap((a, at) =>
-    codes.slice(at + 1).map((b) => ({
-      id: crossingKey(a, b),
-      label: `woven crossing ${a} × ${b}`,
-      spectrum: wovenCrossing(job, paints, params.colours[a], params.colours[b]),
-      colour: null,
-      mixId: params.crossings[crossingKey(a, b)] ?? null,
-    })),
-  );
+  const { form, pattern } = useBuilt(surface);
+  return useMemo(() => {
+    if (!surface || !form || !pattern) return null;
+    const { family, params, layout } = pattern;
+    return family.goals?.({ job, surface, form, paints, params, layout }) ?? null;
+  }, [job, paints, surface, form, pattern]);
 }
 
-/** Targets of the job and crossings of the cloth. */
+/** Targets of the job and goals of the pattern. */
 export function useGoals(): Goal[] {
   const job = useJob();
-  const crossings = useCrossingGoals();
+  const own = (usePatternGoals()?.goals ?? []).map((goal) => ({ ...goal, colour: null }));
   const targets = job.targets.map((target) => ({
     id: `target:${target.id}`,
     label: `target ${target.name}`,
@@ -46,7 +40,7 @@ export function useGoals(): Goal[] {
     colour: target.colour,
     mixId: null,
   }));
-  return [...targets, ...crossings];
+  return [...targets, ...own];
 }
 
 /** The job with a mix more. */

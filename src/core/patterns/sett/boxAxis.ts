@@ -1,4 +1,8 @@
-import type { AxisCells } from "../technique";
+/** From and to of each box within the repeat; the boxes tile it. */
+export interface AxisCells {
+  readonly from: Float64Array;
+  readonly to: Float64Array;
+}
 
 /** Which box of the repeat a coordinate lies in, and its distance to either edge, in repeats. */
 export interface BoxSpot {

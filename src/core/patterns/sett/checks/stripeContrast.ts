@@ -1,20 +1,19 @@
-import { opticsOfMix } from "../colour/appearance";
-import { masstone } from "../colour/film";
-import { spectrumToXyz } from "../colour/spaces";
-import { mixById } from "../job";
-import { visibility } from "../stats/visibility";
-import { formatNumber } from "../units";
-import type { Check } from "./check";
+import { opticsOfMix } from "../../../colour/appearance";
+import { masstone } from "../../../colour/film";
+import { spectrumToXyz } from "../../../colour/spaces";
+import { mixById } from "../../../job";
+import { visibility } from "../../../stats/visibility";
+import { formatNumber } from "../../../units";
+import type { SettCheck } from "../coats";
 
 /** A pattern reads when its contrast is a few times the least the eye can see. */
 export const READS_FROM = 3;
 
 /** Do neighbouring stripes differ enough to be read at the viewing distance? */
-export const stripeContrast: Check = {
+export const stripeContrast: SettCheck = {
   id: "stripe-contrast",
   label: "Stripes read at viewing distance",
   run({ job, paints, layout }) {
-    if (!layout) return [];
     const distance = job.figure.viewingDistanceMm;
     const luminance = (code: string) => {
       const mix = mixById(job, layout.params.colours[code] ?? "");

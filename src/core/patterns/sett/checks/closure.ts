@@ -1,15 +1,16 @@
-import { closureOf } from "../patterns/sett/layout";
-import { formatNumber } from "../units";
-import { patternChange, type Check } from "./check";
+import { closureOf } from "../layout";
+import { formatNumber } from "../../../units";
+import { patternChange } from "../../../checks/finding";
+import type { SettCheck } from "../coats";
 
 const signed = (mm: number) => `${mm >= 0 ? "+" : "−"}${formatNumber(Math.abs(mm), 2)} mm`;
 
 /** Does the repeat close round the band? */
-export const closure: Check = {
+export const closure: SettCheck = {
   id: "closure",
   label: "The repeat closes",
   run({ surface, form, layout }) {
-    if (!layout || !form.closed) return [];
+    if (!form.closed) return [];
     const { periods, spread } = layout.params;
     const { whole, boxes, below, above } = closureOf(layout);
     if (!whole) {

@@ -1,27 +1,32 @@
-import { opticsOfMix } from "../colour/appearance";
-import { ciede2000 } from "../colour/difference";
-import { layFilm } from "../colour/film";
-import { spectrumToLab } from "../colour/spaces";
-import { mixById } from "../job";
-import { counted, formatNumber } from "../units";
-import { coatChange, type Check, type CheckResult } from "./check";
-import { coatTones, coversTone } from "./tones";
+import { opticsOfMix } from "../../../colour/appearance";
+import { ciede2000 } from "../../../colour/difference";
+import { layFilm } from "../../../colour/film";
+import { spectrumToLab } from "../../../colour/spaces";
+import { mixById } from "../../../job";
+import { counted, formatNumber } from "../../../units";
+import { coatChange, type CheckResult } from "../../../checks/finding";
+import type { SettCheck } from "../coats";
+import { coatTones } from "../../../checks/tones";
+import { coversTone, patternKey } from "../../pattern";
+import { keyOf } from "../keys";
+
+const GUIDES = keyOf({ kind: "guides" });
 
 /** A difference a painter notices along an edge. */
 const NOTICED = 3;
 
 /** Will the guide lines still show when the boxes are filled? */
-export const guidesShow: Check = {
+export const guidesShow: SettCheck = {
   id: "guides-show",
   label: "Guides are covered",
   run(context) {
-    const { job, paints, surface } = context;
+    const { job, paints, surface, pattern } = context;
     const all = coatTones(context);
-    const at = all.findIndex(({ coat }) => coat.target.kind === "guides");
+    const at = all.findIndex(({ coat }) => patternKey(coat) === GUIDES);
     const guide = all[at];
     if (!guide) return [];
     const guideOptics = opticsOfMix(mixById(job, guide.coat.mixId), paints);
-    const later = all.slice(at + 1).filter(({ coat }) => coversTone(coat));
+    const later = all.slice(at + 1).filter(({ coat }) => coversTone(pattern, coat));
     const result = (
       key: string,
       place: string,
@@ -36,7 +41,7 @@ export const guidesShow: Check = {
       reason: `Guides are ${formatNumber(guide.filmUm, 1)} µm of a mix unlike what goes over them; from ${NOTICED} (CIEDE2000) on a line is noticed.`,
       remedies: remedy,
     });
-    if (later.length === 0 && context.layout) {
+    if (later.length === 0) {
       return [result("bare", "everywhere", "Nothing is painted over the guides: they stay visible.", [])];
     }
     const worst = later

@@ -1,10 +1,10 @@
 import { Typography } from "@mui/material";
-import { differenceInWords } from "../../../core/colour/difference";
-import { crossingKey, type SettParams } from "../../../core/job";
-import { halfToneMatch, solveOverpaint } from "../../../core/patterns/sett/crossing";
-import type { SettLayout } from "../../../core/patterns/sett/layout";
-import { formatNumber } from "../../../core/units";
-import { useJob, usePaints } from "../jobStore";
+import { differenceInWords } from "../../../../../core/colour/difference";
+import { crossingKey, type SettParams } from "../../../../../core/patterns/sett/params";
+import { halfToneMatch, solveOverpaint } from "../../../../../core/patterns/sett/crossing";
+import type { SettLayout } from "../../../../../core/patterns/sett/layout";
+import { formatNumber } from "../../../../../core/units";
+import { useJob, usePaints } from "../../../jobStore";
 
 /** How near the chosen way of painting comes to the woven crossings. */
 export function CrossingErrors({

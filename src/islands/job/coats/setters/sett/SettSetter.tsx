@@ -1,49 +1,18 @@
-import { Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
-import type { SettParams, Surface } from "../../../core/job";
-import { columnPeriodMm, closureOf, type SettLayout } from "../../../core/patterns/sett/layout";
-import { ratioOf } from "../../../core/job";
-import { formatNumber } from "../../../core/units";
-import { NumberField } from "../../../ui/NumberField";
-import { useJob } from "../jobStore";
-import { useBuilt, useEditSurface } from "../useSurface";
+import { Box, Button, Typography } from "@mui/material";
+import { ratioOf } from "../../../../../core/job";
+import { columnPeriodMm, closureOf, type SettLayout } from "../../../../../core/patterns/sett/layout";
+import type { SettParams } from "../../../../../core/patterns/sett/params";
+import { formatNumber } from "../../../../../core/units";
+import { NumberField } from "../../../../../ui/NumberField";
+import { useJob } from "../../../jobStore";
+import { Choice } from "../Choice";
+import { MixPick } from "../MixPick";
+import type { SetterProps } from "../setter";
 import { CrossingErrors } from "./CrossingErrors";
 import { StripeTable } from "./StripeTable";
 import { ThreadCountField } from "./ThreadCountField";
 
 type Change = (part: Partial<SettParams>) => void;
-
-function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: T;
-  readonly options: readonly (readonly [T, string])[];
-  readonly onChange: (value: T) => void;
-}) {
-  return (
-    <Box>
-      <Typography variant="caption" component="div">
-        {label}
-      </Typography>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={value}
-        aria-label={label}
-        onChange={(_event, next: T | null) => next !== null && onChange(next)}
-      >
-        {options.map(([name, text]) => (
-          <ToggleButton key={name} value={name}>
-            {text}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
-    </Box>
-  );
-}
 
 /** How the repeats close, and what the cloth would be at its true scale. */
 function Closing({ layout, change }: { readonly layout: SettLayout; readonly change: Change }) {
@@ -96,36 +65,6 @@ function Closing({ layout, change }: { readonly layout: SettLayout; readonly cha
         {formatNumber(layout.rows.periodMm, 2)}&#8239;mm, {formatNumber(layout.rowRepeats, 1)} of them.
       </Typography>
     </Box>
-  );
-}
-
-function MixPick({
-  label,
-  value,
-  onChange,
-  none,
-}: {
-  readonly label: string;
-  readonly value: string | null;
-  readonly onChange: (id: string | null) => void;
-  readonly none?: boolean;
-}) {
-  const job = useJob();
-  return (
-    <TextField
-      select
-      label={label}
-      sx={{ width: 150 }}
-      value={job.mixes.some((mix) => mix.id === value) ? value : ""}
-      onChange={(event) => onChange(event.target.value === "" ? null : event.target.value)}
-    >
-      {none && <MenuItem value="">none</MenuItem>}
-      {job.mixes.map((mix) => (
-        <MenuItem key={mix.id} value={mix.id}>
-          {mix.name}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }
 
@@ -196,15 +135,7 @@ function Fitting({
 }
 
 /** The check cloth's own setter: thread count, fit to the band, stripes and method. */
-export function ClothSetter({ surface }: { readonly surface: Surface }) {
-  const editSurface = useEditSurface();
-  const { layout } = useBuilt(surface);
-  const params = surface.pattern?.params;
-  if (!params) return <Typography sx={{ p: 2 }}>This surface has no pattern.</Typography>;
-  const change: Change = (part) =>
-    editSurface(surface.id, (now) =>
-      now.pattern ? { ...now, pattern: { ...now.pattern, params: { ...now.pattern.params, ...part } } } : now,
-    );
+export function SettSetter({ params, layout, change }: SetterProps<SettParams, SettLayout>) {
   return (
     <Box sx={{ p: 2, display: "grid", gap: 2 }}>
       <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: "minmax(240px, 1.2fr) 1fr" }}>

@@ -1,16 +1,16 @@
-import { columnPeriodMm } from "../patterns/sett/layout";
-import { formatNumber } from "../units";
-import { patternChange, type Check } from "./check";
+import { columnPeriodMm } from "../layout";
+import { formatNumber } from "../../../units";
+import { patternChange } from "../../../checks/finding";
+import type { SettCheck } from "../coats";
 
 /** Below this many line widths the edges of a box run into each other. */
 export const LINE_WIDTHS_PER_BOX = 3;
 
 /** Are the boxes large enough to be filled cleanly? */
-export const boxSize: Check = {
+export const boxSize: SettCheck = {
   id: "box-size",
   label: "Boxes can be filled",
   run({ surface, form, layout }) {
-    if (!layout) return [];
     const limit = LINE_WIDTHS_PER_BOX * layout.finestMm;
     const narrowHeight = form.lengthAt(0) < form.lengthAt(form.slantMm) ? 0 : form.slantMm;
     const sides = [

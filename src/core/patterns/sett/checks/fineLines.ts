@@ -1,13 +1,13 @@
-import { columnPeriodMm } from "../patterns/sett/layout";
-import { counted, formatNumber } from "../units";
-import { patternChange, type Check } from "./check";
+import { columnPeriodMm } from "../layout";
+import { counted, formatNumber } from "../../../units";
+import { patternChange } from "../../../checks/finding";
+import type { SettCheck } from "../coats";
 
 /** Which stripes are finer than brush and hand? */
-export const fineLines: Check = {
+export const fineLines: SettCheck = {
   id: "fine-lines",
   label: "Lines can be painted",
   run({ surface, form, layout }) {
-    if (!layout) return [];
     const narrow = Math.min(columnPeriodMm(layout, 0), columnPeriodMm(layout, form.slantMm));
     const lost = layout.columns.fates.filter((fate) => fate.fate === "merged");
     const thin = layout.columns.fates.filter((fate) => {

@@ -9,13 +9,13 @@ import {
   TableHead,
   TableRow,
 } from "@mui/material";
-import type { SettParams } from "../../../core/job";
-import { columnPeriodMm, type SettLayout } from "../../../core/patterns/sett/layout";
-import { formatThreadCount, type Stripe } from "../../../core/patterns/sett/threadCount";
-import { formatNumber } from "../../../core/units";
-import { NumberField } from "../../../ui/NumberField";
-import { MixOption } from "../MixOption";
-import { useJob } from "../jobStore";
+import type { SettParams } from "../../../../../core/patterns/sett/params";
+import { columnPeriodMm, type SettLayout } from "../../../../../core/patterns/sett/layout";
+import { formatThreadCount, type Stripe } from "../../../../../core/patterns/sett/threadCount";
+import { formatNumber } from "../../../../../core/units";
+import { NumberField } from "../../../../../ui/NumberField";
+import { MixOption } from "../../../MixOption";
+import { useJob } from "../../../jobStore";
 
 interface Props {
   readonly layout: SettLayout;

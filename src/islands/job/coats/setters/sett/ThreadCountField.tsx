@@ -5,7 +5,7 @@ import {
   parseThreadCount,
   periodThreads,
   ThreadCountError,
-} from "../../../core/patterns/sett/threadCount";
+} from "../../../../../core/patterns/sett/threadCount";
 
 interface Props {
   readonly label: string;

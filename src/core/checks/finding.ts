@@ -1,0 +1,43 @@
+export const GRAVITIES = ["must", "look", "note"] as const;
+/** Must: it will not work. Look: it may not come out as wanted. Note: good to know. */
+export type Gravity = (typeof GRAVITIES)[number];
+
+/** One value of the job to be set; the path runs through keys, and through lists by the id of the entry. */
+export interface Change {
+  readonly path: readonly string[];
+  readonly value: number | string | boolean;
+}
+
+export interface Remedy {
+  readonly label: string;
+  readonly changes: readonly Change[];
+}
+
+/** One verdict. */
+export interface Finding {
+  /** The same for the same verdict on the same place. */
+  readonly id: string;
+  readonly gravity: Gravity;
+  readonly surfaceId: string;
+  readonly coatId: string | null;
+  /** Where, in words. */
+  readonly place: string;
+  /** What will happen, with numbers. */
+  readonly sentence: string;
+  /** Why. */
+  readonly reason: string;
+  readonly remedies: readonly Remedy[];
+}
+
+/** What a check says; the id is put before it. */
+export type CheckResult = Omit<Finding, "id" | "surfaceId"> & { readonly key: string };
+
+export const coatChange = (surfaceId: string, coatId: string, key: string, value: number): Change => ({
+  path: ["surfaces", surfaceId, "coats", coatId, key],
+  value,
+});
+
+export const patternChange = (surfaceId: string, key: string, value: number | string): Change => ({
+  path: ["surfaces", surfaceId, "pattern", "params", key],
+  value,
+});

@@ -1,0 +1,46 @@
+import type { Job, Paint, Surface } from "../job";
+import { familyOf } from "../patterns";
+import { deriveCoats, mergeCoats } from "../patterns/derive";
+import { buildForm } from "../surface/forms/buildForm";
+import { withSurface } from "./surfaces";
+
+/** The one plain base coat that a new surface comes with. */
+const isBareBase = ({ coats }: Surface): boolean =>
+  coats.length === 1 &&
+  coats[0]!.role === null &&
+  coats[0]!.technique.id === "base-coat" &&
+  coats[0]!.target.kind === "everywhere";
+
+/**
+ * Gives a surface a pattern. Coats that lie there stay below it; the plain base coat of a new surface makes way for
+ * the pattern's own.
+ * @throws InputError where the surface's sizes cannot be built
+ */
+export function putPattern(job: Job, surfaceId: string, familyId: string, paints: readonly Paint[]): Job {
+  const surface = job.surfaces.find((one) => one.id === surfaceId);
+  if (!surface) return job;
+  const family = familyOf({ id: familyId });
+  const { figure, hand, mixes } = job;
+  const params = family.start({ form: buildForm(surface), hand, figure, mixes, seed: surface.seed });
+  const own = isBareBase(surface) ? [] : surface.coats;
+  const given = withSurface(job, surfaceId, (now) => ({
+    ...now,
+    pattern: { id: family.id, version: family.version, params },
+    coats: [],
+  }));
+  const derived = deriveCoats(given, paints, null);
+  return withSurface(derived, surfaceId, (now) => ({ ...now, coats: [...own, ...now.coats] }));
+}
+
+/** Takes a surface's pattern off; its coats are parked and come back as they were with the same pattern. */
+export const takePatternOff = (surface: Surface): Surface => ({
+  ...surface,
+  ...mergeCoats(surface, [], null),
+  pattern: null,
+});
+
+/** The surface with its pattern's settings changed; the same surface where it has no pattern. */
+export const withParams = (surface: Surface, change: (params: unknown) => unknown): Surface =>
+  surface.pattern
+    ? { ...surface, pattern: { ...surface.pattern, params: change(surface.pattern.params) } }
+    : surface;

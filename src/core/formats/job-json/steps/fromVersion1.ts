@@ -1,0 +1,12 @@
+import { each, type Fields } from "./fields";
+
+/** Version 1 knew no wells, targets, goals of mixes or drops as really mixed. */
+export const fromVersion1 = (job: Fields): Fields => ({
+  ...job,
+  version: 2,
+  mixes: each(job.mixes, (mix) => ({ goal: null, ...mix })),
+  wells: [],
+  references: [],
+  targets: [],
+  log: each(job.log, (entry) => ({ recipe: null, ...entry })),
+});

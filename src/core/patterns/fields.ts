@@ -1,0 +1,78 @@
+import { boolean, number, object, string, type ObjectSchema, type Schema } from "yup";
+import type { Mix } from "../job";
+import type { ParamSpec } from "../params";
+
+/** One setting of a pattern as a plain control. */
+export type FieldSpec =
+  | ({ readonly kind: "number" } & ParamSpec)
+  | {
+      readonly kind: "choice";
+      readonly label: string;
+      readonly about: string;
+      /** Value and what it is called. */
+      readonly options: readonly (readonly [value: string, label: string])[];
+      readonly default: string;
+    }
+  | {
+      readonly kind: "text";
+      readonly label: string;
+      readonly about: string;
+      readonly most: number;
+      readonly default: string;
+    }
+  | { readonly kind: "yes"; readonly label: string; readonly about: string; readonly default: boolean }
+  /** One of the job's mixes, by id; a new pattern takes the mix at this place of the palette. */
+  | { readonly kind: "mix"; readonly label: string; readonly about: string; readonly startAt: number };
+
+export type FieldSpecs = Readonly<Record<string, FieldSpec>>;
+
+type ValueOf<S extends FieldSpec> = S extends { kind: "number" }
+  ? number
+  : S extends { kind: "yes" }
+    ? boolean
+    : string;
+export type FieldValues<S extends FieldSpecs> = { readonly [K in keyof S]: ValueOf<S[K]> };
+
+function schemaOfField(spec: FieldSpec): Schema {
+  switch (spec.kind) {
+    case "number":
+      return number().strict().required().min(spec.range[0]).max(spec.range[1]);
+    case "choice":
+      return string()
+        .strict()
+        .required()
+        .oneOf(spec.options.map(([value]) => value));
+    case "text":
+      return string().strict().defined().max(spec.most);
+    case "yes":
+      return boolean().strict().required();
+    case "mix":
+      return string().strict().defined().max(120);
+  }
+}
+
+/** Checks settings made of these controls; anything unknown is refused. */
+export const schemaOfFields = (specs: FieldSpecs): ObjectSchema<object> =>
+  object(Object.fromEntries(Object.entries(specs).map(([name, spec]) => [name, schemaOfField(spec)])))
+    .strict()
+    .required()
+    .noUnknown("${path} has something unknown: ${unknown}");
+
+/** The settings a new pattern starts with. */
+export const startOfFields = <S extends FieldSpecs>(specs: S, mixes: readonly Mix[]): FieldValues<S> =>
+  Object.fromEntries(
+    Object.entries(specs).map(([name, spec]) => [
+      name,
+      spec.kind === "mix" ? (mixes[spec.startAt]?.id ?? mixes[0]?.id ?? "") : spec.default,
+    ]),
+  ) as FieldValues<S>;
+
+/** Mixes that settings made of these controls name. */
+export const mixesOfFields = (
+  specs: FieldSpecs,
+  params: Readonly<Record<string, string | number | boolean>>,
+): string[] =>
+  Object.entries(specs).flatMap(([name, spec]) => {
+    const value = params[name];
+    return spec.kind === "mix" && typeof value === "string" ? [value] : [];
+  });
