@@ -140,7 +140,8 @@ describe("a database of an earlier release", () => {
   it("opens with every job, pot and setting, in today's shape, and what was deleted can come back", () => {
     const older = mkdtempSync(path.join(os.tmpdir(), "crenna-data-"));
     cpSync(path.resolve("tests/fixtures/database-2.sqlite"), path.join(older, "crenna.sqlite"));
-    const { db, close } = openDatabase({ folder: older, migrations: MIGRATIONS });
+    const old = openDatabase({ folder: older, migrations: MIGRATIONS });
+    const { db } = old;
     const [sergeant, scout] = listJobs(db);
     expect([sergeant!.job.name, sergeant!.revision]).toEqual(["Ferry sergeant, second", 2]);
     expect(scout!.job.name).toBe("Reed scout");
@@ -152,6 +153,6 @@ describe("a database of an earlier release", () => {
     expect(readPainter(db).hand).toEqual({ finestLineMm: 0.15, steadiness01: 0.6 });
     expect(markDeleted(db, "gone", null)).toBe(true);
     expect(listJobs(db)).toHaveLength(3);
-    close();
+    old.close();
   });
 });
