@@ -5,6 +5,10 @@ import { planStart, startSurface } from "../../src/core/schemes/start";
 import { schemes, type SchemeId } from "../../src/core/schemes";
 import type { Job } from "../../src/core/job";
 import type { FormId } from "../../src/core/surface/forms";
+import { putPattern, withParams } from "../../src/core/edits/patterns";
+import { withSurface } from "../../src/core/edits/surfaces";
+import { deriveCoats } from "../../src/core/patterns/derive";
+import { presets, startFrom, type Preset } from "../../src/core/patterns/camouflage/presets";
 import { demoShelf } from "../../src/data/demo/shelf";
 import { surfacePng, writeSheet } from "./draw";
 import { techniquePictures } from "./techniques";
@@ -62,6 +66,42 @@ const materials = [
   piece("Cloak, velvet", "cloak", {}, "velvet", { age: "new", look: "plain" }),
   piece("Sleeve, plain cloth, quiet", "limb", {}, "cloth-quiet", { age: "used", look: "quiet" }),
 ];
+
+/** The presets of the camouflage on a cloak, a sleeve and a helmet. */
+function camouflaged(preset: Preset, name: string, formId: FormId, params: Record<string, number>): Job {
+  const plain = newPlainSurface(`${formId}-${preset.id}`, name, formId, []);
+  const surface = {
+    ...plain,
+    form: { ...plain.form, params: { ...plain.form.params, ...params } },
+    seed: 42,
+  };
+  const job = {
+    ...blank,
+    figure: { ...blank.figure, eyeHeightMm: 32, standard: "display" as const, primer: "grey" as const },
+    hand: { finestLineMm: 0.12, steadiness01: 0.7 },
+    mixes: [],
+    surfaces: [surface],
+  };
+  const put = putPattern(job, surface.id, "camouflage", demoShelf);
+  const start = startFrom(preset, job.figure, job.hand.finestLineMm, 7);
+  const changed = withSurface({ ...put, mixes: [] }, surface.id, (now) => withParams(now, () => start));
+  return deriveCoats(changed, demoShelf, null);
+}
+
+const pieces: readonly (readonly [FormId, string, Record<string, number>])[] = [
+  ["cloak", "cloak", { hemMm: 34, neckMm: 12, lengthMm: 22, folds: 7, foldMm: 1.2, torn: 1, seams: 3 }],
+  ["limb", "sleeve", { roundMm: 15, lengthMm: 13, creases: 5, creaseMm: 0.45 }],
+  ["dome", "helmet", {}],
+];
+const camouflageCells = [];
+for (const preset of presets)
+  for (const [formId, word, params] of pieces) {
+    const name = `${preset.label}, ${word}`;
+    const job = camouflaged(preset, name, formId, params);
+    const png = await surfacePng(job, demoShelf, job.surfaces[0]!.id, { width: 520, height: 360 });
+    camouflageCells.push({ name, png });
+  }
+await writeSheet(`${folder}/camouflage.png`, camouflageCells, { columns: 3, width: 520, height: 360 });
 
 const cells = [];
 for (const { name, job } of materials) {

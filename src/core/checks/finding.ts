@@ -13,6 +13,13 @@ export interface Remedy {
   readonly changes: readonly Change[];
 }
 
+/** A place on the flat that a verdict is about. */
+export interface Spot {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly radiusMm: number;
+}
+
 /** One verdict. */
 export interface Finding {
   /** The same for the same verdict on the same place. */
@@ -27,6 +34,8 @@ export interface Finding {
   /** Why. */
   readonly reason: string;
   readonly remedies: readonly Remedy[];
+  /** The very marks or places it is about, to be shown on the specimen. */
+  readonly spots?: readonly Spot[];
 }
 
 /** What a check says; the id is put before it. */

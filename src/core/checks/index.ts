@@ -5,12 +5,13 @@ import { patternOf } from "../patterns/bind";
 import { buildForm } from "../surface/forms/buildForm";
 import type { Check, CheckContext } from "./check";
 import { cover } from "./cover";
+import { evenness } from "./evenness";
 import { filmBuildUp } from "./filmBuildUp";
 import { GRAVITIES, type CheckResult, type Finding } from "./finding";
 import { pots } from "./pots";
 
 /** Every check that any surface can have. A new one is one file and one line here; a family brings its own. */
-export const checks: readonly Check[] = [pots, cover, filmBuildUp];
+export const checks: readonly Check[] = [pots, cover, filmBuildUp, evenness];
 
 /** Checks a surface goes through: its pattern's own among them. */
 export function checksOf(surface: Pick<Surface, "pattern">): readonly { id: string; label: string }[] {

@@ -75,6 +75,17 @@ export interface PlacedMark {
   readonly angle: number | null;
 }
 
+/** Ways in which marks that should be irregular are not. */
+export const UNEVENNESS_FAULTS = ["even", "alike", "lined", "clumped", "twins"] as const;
+export type UnevennessFault = (typeof UNEVENNESS_FAULTS)[number];
+
+/** A change of the pattern's own settings that mends a fault; the path starts at the settings. */
+export interface MarkRemedy {
+  readonly label: string;
+  readonly path: readonly string[];
+  readonly value: number | string;
+}
+
 /** Marks of one coat that were meant to be irregular, and what was asked of them. */
 export interface MarkSet {
   readonly key: string;
@@ -84,8 +95,9 @@ export interface MarkSet {
   readonly aligned: boolean;
   /** They stand in clusters by intent. */
   readonly clustered: boolean;
-  /** They are of one size by intent, as dots are. */
+  /** They are nearly of one size by intent, as dots are. */
   readonly alike: boolean;
+  readonly remedies: Readonly<Partial<Record<UnevennessFault, readonly MarkRemedy[]>>>;
 }
 
 /** Lines and outlines to lay on the piece before painting, printed at 1 : 1, and tables that say where they lie. */

@@ -1,9 +1,10 @@
 import type { PatternUse } from "../job";
 import type { PatternFamily } from "./family";
+import { camouflage } from "./camouflage/camouflage";
 import { sett } from "./sett/sett";
 
 /** Every pattern family, by id. A new family is one folder and one line here. */
-export const families: Readonly<Record<string, PatternFamily>> = { sett };
+export const families: Readonly<Record<string, PatternFamily>> = { sett, camouflage };
 
 export const isFamilyId = (id: string): boolean => Object.hasOwn(families, id);
 

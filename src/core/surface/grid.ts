@@ -1,6 +1,7 @@
 import { USUAL_LAMP, type Lamp } from "../job";
 import type { SurfaceForm } from "./forms/form";
 import { blurMm } from "./blur";
+import { depthInside } from "./forms/depth";
 
 /** A form laid on square cells: what every technique and the compositor work on. Row-major, y downwards. */
 export interface SurfaceGrid {
@@ -96,16 +97,7 @@ function placeCells(form: SurfaceForm, grid: BareGrid): void {
       turnDeg[at] = place.turnDeg;
       heightMm[at] = place.heightMm;
       relief[at] = form.relief(place);
-      const mmPerDeg = form.lengthAt(place.heightMm) / form.turnDeg;
-      const depth =
-        form.rim?.(place) ??
-        Math.min(
-          place.heightMm,
-          form.slantMm - place.heightMm,
-          place.turnDeg * mmPerDeg,
-          (form.turnDeg - place.turnDeg) * mmPerDeg,
-        );
-      inside[at] = Math.min(1, Math.max(0, depth / pitchMm + 0.5));
+      inside[at] = Math.min(1, Math.max(0, depthInside(form, place) / pitchMm + 0.5));
     }
   }
 }

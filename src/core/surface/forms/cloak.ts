@@ -2,6 +2,7 @@ import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
 import { defineForm, type FlatPoint, type Place, type SurfaceForm } from "./form";
+import { seamOff, seamRelief } from "./seams";
 import { softNoise } from "./sheet";
 import { sizeProblems } from "./sizes";
 
@@ -54,6 +55,14 @@ const params = {
     default: 0,
     about: "How deep rents and worn notches run up from the hem; 0 is whole.",
   },
+  seams: {
+    label: "Pieces of cloth",
+    unit: "",
+    range: [1, 8],
+    step: 1,
+    default: 1,
+    about: "Panels it was sewn of, counted along the hem; patterns can end at the seams between them.",
+  },
 } as const;
 
 /** How far a cloak hangs round the figure, radians. */
@@ -89,7 +98,7 @@ function foldsOf(count: number, foldMm: number, seed: number): Fold[] {
 type Values = { readonly [K in keyof typeof params]: number };
 
 function build(values: Values, seed: number): SurfaceForm {
-  const { hemMm, neckMm, lengthMm, folds, foldMm, torn } = values;
+  const { hemMm, neckMm, lengthMm, folds, foldMm, torn, seams } = values;
   const swell = softNoise(seed, 4.5, hash01);
   const fray = softNoise(seed + 2, 2.2, hash01);
   const fine = softNoise(seed + 3, 0.6, hash01);
@@ -110,7 +119,9 @@ function build(values: Values, seed: number): SurfaceForm {
       // A ridge rises slowly on one side and falls fast on the other.
       height += fold.deep * grown * Math.exp(-off * off * (off > 0 ? 1.7 : 0.9));
     }
-    return height + 0.1 * swell(across * hemMm, heightMm);
+    return (
+      height + 0.1 * swell(across * hemMm, heightMm) + seamRelief(seamOff(across, seams) * lengthAt(heightMm))
+    );
   };
   const rent = (turnDeg: number) => {
     const x = (turnDeg / 360) * hemMm;
@@ -132,7 +143,7 @@ function build(values: Values, seed: number): SurfaceForm {
     turnDeg: 360,
     slantMm: lengthMm,
     areaMm2: areaOf(lengthAt, lengthMm, rent),
-    seamsDeg: [0],
+    seamsDeg: Array.from({ length: seams }, (_, at) => (at * 360) / seams),
     bounds: { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) },
     lengthAt,
     apexMm: hemRadius,

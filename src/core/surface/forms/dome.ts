@@ -2,6 +2,7 @@ import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
 import { defineForm, type Place, type SurfaceForm } from "./form";
+import { seamOff, seamRelief } from "./seams";
 import { softNoise } from "./sheet";
 import { sizeProblems } from "./sizes";
 
@@ -46,6 +47,14 @@ const params = {
     default: 0,
     about: "Ribs or seams that run from the rim to the crown, counted once round.",
   },
+  seams: {
+    label: "Pieces of cloth",
+    unit: "",
+    range: [1, 8],
+    step: 1,
+    default: 1,
+    about: "Panels a hood was sewn of, counted once round; 1 for a helmet. Patterns can end at their seams.",
+  },
 } as const;
 
 /** Polar angle of the rim of a cap with this circumference and length over the crown; sin θ / θ = r / s. */
@@ -81,7 +90,7 @@ export const dome = defineForm({
   build(values, seed): SurfaceForm {
     const wrong = dome.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { roundMm, overMm, collarMm, collarUpMm, ridges } = values;
+    const { roundMm, overMm, collarMm, collarUpMm, ridges, seams } = values;
     const rimAngle = capAngle(roundMm, overMm);
     const radius = overMm / rimAngle;
     const swell = softNoise(seed, 3, hash01);
@@ -100,7 +109,9 @@ export const dome = defineForm({
           Math.abs((((turnDeg * ridges) / 360) % 1) - 0.5) * (360 / ridges) * toRad * flatRadius(heightMm);
         height += 0.22 * Math.exp(-((off / 0.3) ** 2)) * smoothstep(0, collarMm + 0.3, heightMm);
       }
-      return height;
+      const away =
+        seams > 1 ? seamOff(turnDeg / 360, seams, true) * 360 * toRad * flatRadius(heightMm) : Infinity;
+      return height + seamRelief(away) * smoothstep(collarMm, collarMm + 0.4, heightMm);
     };
     const place = ([x, y]: readonly [number, number]): Place => {
       const flat = Math.hypot(x, y);
@@ -118,7 +129,7 @@ export const dome = defineForm({
       turnDeg: 360,
       slantMm: overMm,
       areaMm2: Math.PI * rimFlat * rimFlat,
-      seamsDeg: [0],
+      seamsDeg: Array.from({ length: seams }, (_, at) => (at * 360) / seams),
       bounds: { minX: -rimFlat, maxX: rimFlat, minY: -rimFlat, maxY: rimFlat },
       lengthAt: (heightMm) => 2 * Math.PI * flatRadius(heightMm),
       apexMm: Infinity,

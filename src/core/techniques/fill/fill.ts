@@ -32,7 +32,7 @@ export const fill = defineTechnique({
     soften: {
       label: "Softened border",
       unit: "mm",
-      range: [0, 0.5],
+      range: [0, 1],
       step: 0.01,
       default: 0,
       about: "How far a second, damp brush draws the border out, here more, there less.",

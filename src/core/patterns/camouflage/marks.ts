@@ -1,0 +1,171 @@
+import type { SurfaceGrid } from "../../surface/grid";
+import { blurMm } from "../../surface/blur";
+import { pieceAt } from "../../surface/forms/depth";
+import { upperQuantile } from "../../surface/quantile";
+import type { Dot, Marks, Regions } from "../../techniques/technique";
+import { placeOfKey } from "./keys";
+import { shownMm, type CamouflageLayout, type LaidLayer, type LaidPattern } from "./layout";
+import type { Panel } from "./panel";
+import { BASE } from "./params";
+import { seamStrokes } from "./seams";
+import { SEGMENT, type Shape } from "./shapes";
+
+const NOWHERE: Marks = { kind: "strokes", strokes: [] };
+
+/** Depths of the panel's cells carried over to the cells of a picture; across a seam nothing is carried. */
+class Carrier {
+  private readonly pieces: boolean;
+  constructor(
+    private readonly panel: Panel,
+    private readonly grid: SurfaceGrid,
+  ) {
+    this.pieces = panel.piece.some((piece) => piece > 0);
+  }
+
+  /** Bilinear, from the panel's corners of the cell's own piece. @returns mm per cell of the picture */
+  depths(source: Float32Array): Float32Array {
+    const { panel, grid } = this;
+    const { width, height, pitchMm, originX, originY, inside, turnDeg } = grid;
+    const out = new Float32Array(inside.length).fill(-1e6);
+    const scale = 1 / panel.pitchMm;
+    for (let row = 0; row < height; row++) {
+      const v = (originY + row * pitchMm - panel.originY) * scale;
+      const j = Math.min(panel.height - 2, Math.max(0, Math.floor(v)));
+      const t = v - j;
+      for (let column = 0; column < width; column++) {
+        const at = row * width + column;
+        if (inside[at] === 0) continue;
+        const u = (originX + column * pitchMm - panel.originX) * scale;
+        const i = Math.min(panel.width - 2, Math.max(0, Math.floor(u)));
+        const s = u - i;
+        const corner = j * panel.width + i;
+        out[at] = this.pieces
+          ? this.within(source, corner, s, t, pieceAt(grid.form, turnDeg[at]!))
+          : this.mean(source, corner, s, t);
+      }
+    }
+    return out;
+  }
+
+  /** Corners outside the panel have no depth of their own: they do not count. */
+  private mean(source: Float32Array, corner: number, s: number, t: number): number {
+    const { inside, width } = this.panel;
+    const [a, b, c, d] = [corner, corner + 1, corner + width, corner + width + 1];
+    if (inside[a]! + inside[b]! + inside[c]! + inside[d]! < 4)
+      return this.weighed(source, corner, s, t, null);
+    return (source[a]! * (1 - s) + source[b]! * s) * (1 - t) + (source[c]! * (1 - s) + source[d]! * s) * t;
+  }
+
+  private within(source: Float32Array, corner: number, s: number, t: number, own: number): number {
+    const { piece, width } = this.panel;
+    const [a, b, c, d] = [corner, corner + 1, corner + width, corner + width + 1];
+    if (piece[a] === own && piece[b] === own && piece[c] === own && piece[d] === own)
+      return this.mean(source, corner, s, t);
+    return this.weighed(source, corner, s, t, own);
+  }
+
+  private weighed(source: Float32Array, corner: number, s: number, t: number, own: number | null): number {
+    const { inside, piece, width } = this.panel;
+    let [sum, weight] = [0, 0];
+    for (let k = 0; k < 4; k++) {
+      const at = corner + (k & 1) + (k >> 1) * width;
+      if (inside[at] === 0 || (own !== null && piece[at] !== own)) continue;
+      const share = ((k & 1) === 1 ? s : 1 - s) * (k >> 1 === 1 ? t : 1 - t) + 1e-6;
+      sum += share * source[at]!;
+      weight += share;
+    }
+    return weight > 0 ? sum / weight : -1e6;
+  }
+
+  /** Nearest mark of a layer, per cell of the picture. */
+  numbers(mark: Int32Array): Int32Array {
+    const { panel, grid } = this;
+    const scale = 1 / panel.pitchMm;
+    return Int32Array.from(grid.inside, (inside, at) => {
+      if (inside === 0) return -1;
+      const x = grid.originX + (at % grid.width) * grid.pitchMm;
+      const y = grid.originY + Math.floor(at / grid.width) * grid.pitchMm;
+      const column = Math.round((x - panel.originX) * scale);
+      const row = Math.round((y - panel.originY) * scale);
+      return Math.max(0, mark[row * panel.width + column] ?? 0);
+    });
+  }
+}
+
+/** Patches, bars and lines along borders as numbered pieces. */
+function layerRegions(laid: LaidPattern, layer: LaidLayer, grid: SurfaceGrid): Regions {
+  const carrier = new Carrier(laid.panel, grid);
+  return { number: carrier.numbers(layer.mark), depthMm: carrier.depths(layer.paintedMm) };
+}
+
+const dotOf = ({ segments }: Shape, grown: number): Dot => {
+  const [x0, y0, x1, y1, half] = segments.subarray(0, SEGMENT) as unknown as number[];
+  const long = Math.hypot(x1! - x0!, y1! - y0!);
+  return {
+    xMm: (x0! + x1!) / 2,
+    yMm: (y0! + y1!) / 2,
+    widthMm: (long + 2 * half!) * grown,
+    heightMm: 2 * half! * grown,
+    angle: Math.atan2(y1! - y0!, x1! - x0!),
+  };
+};
+
+/** Dots as single touches, all a little larger or smaller, so that together they show the share asked for. */
+export function layerDots({ panel }: LaidPattern, layer: LaidLayer): Dot[] {
+  const area = layer.shapes.reduce((sum, shape) => {
+    const { widthMm, heightMm } = dotOf(shape, 1);
+    return sum + (Math.PI / 4) * widthMm * heightMm;
+  }, 0);
+  const wanted = layer.reached * panel.cells.length * panel.pitchMm * panel.pitchMm;
+  const grown = area > 0 ? Math.sqrt(Math.min(1.6, Math.max(0.4, wanted / area))) : 1;
+  return layer.shapes.map((shape) => dotOf(shape, grown));
+}
+
+/** Share of the piece, by how well it is lit, that gets the lights. */
+export const LIT_SHARE = 0.34;
+/** Depth that the best lit places count as, mm: the light is feathered over about this. */
+const LIT_DEPTH_MM = 0.7;
+/** A colour ends this much harder than its light fades out. */
+const COLOUR_BORDER = 8;
+/** A painter sees volumes, not creases: light is taken over this much, mm. */
+const LIT_BLUR_MM = 0.2;
+/** Less difference of light than this is none: a smooth piece has no places of its own for lights. */
+const LEAST_LIGHT = 0.02;
+
+/** How deep a cell lies in the lit part of the piece, as if in mm. */
+function litDepth(grid: SurfaceGrid): Float32Array {
+  const light = blurMm(grid.light, grid, LIT_BLUR_MM);
+  const every = Int32Array.from(light, (_, at) => at);
+  const [from, high] = [LIT_SHARE, 0.03].map((share) => upperQuantile(light, share, every, grid.inside)) as [
+    number,
+    number,
+  ];
+  const span = high - from;
+  if (span < LEAST_LIGHT) return light.fill(-1);
+  return light.map((value) => ((value - from) / span) * LIT_DEPTH_MM);
+}
+
+/** Lights inside one colour: where it shows and the piece is lit. */
+function lightRegions(laid: LaidPattern, k: number, grid: SurfaceGrid): Regions {
+  const shown = Float32Array.from(laid.panel.inside, (inside, at) => (inside ? shownMm(laid, k, at) : -1e6));
+  const depths = new Carrier(laid.panel, grid).depths(shown);
+  const lit = litDepth(grid);
+  return {
+    number: new Int32Array(depths.length),
+    depthMm: depths.map((depth, at) => Math.min(depth * COLOUR_BORDER, lit[at]!)),
+  };
+}
+
+/** Where a place of the pattern lies. */
+export function camouflageMarks(layout: CamouflageLayout, key: string, grid: () => SurfaceGrid): Marks {
+  const place = placeOfKey(key);
+  if (!place) return NOWHERE;
+  if (place.kind === "seams") return { kind: "strokes", strokes: seamStrokes(layout) };
+  const k = layout.params.layers.findIndex((one) => one.id === place.id);
+  if (k < 0 && !(place.kind === "lights" && place.id === BASE)) return NOWHERE;
+  const laid = layout.laid();
+  if (place.kind === "lights") return { kind: "regions", regions: lightRegions(laid, k, grid()) };
+  const layer = laid.layers[k]!;
+  if (layer.layer.kind === "dot") return { kind: "dots", dots: layerDots(laid, layer) };
+  return { kind: "regions", regions: layerRegions(laid, layer, grid()) };
+}

@@ -1,0 +1,129 @@
+import { array, number, object, string, type InferType } from "yup";
+
+/** Patch: bent spine with spurs. Bar: runs round or along. Dot: single touches. Edge: along another layer's border. */
+export const LAYER_KINDS = ["patch", "bar", "dot", "edge"] as const;
+export type LayerKind = (typeof LAYER_KINDS)[number];
+/** Whether patches end at seams, as cloth that was cut before it was sewn, or run on over them. */
+export const SEAMS = ["cut", "over"] as const;
+/** When the cloth is shaded: on the base, over the finished pattern, both, or not at all. */
+export const SHADINGS = ["before", "after", "both", "none"] as const;
+/** Name of the base in the lists of what a layer may cover. */
+export const BASE = "base";
+export const MOST_LAYERS = 8;
+
+const text = (most: number) => string().strict().defined().max(most);
+const size = (min: number, max: number) => number().strict().required().min(min).max(max);
+const whole = (min: number, max: number) => size(min, max).integer();
+const one = <T extends string>(values: readonly T[]) =>
+  string()
+    .strict()
+    .required()
+    .oneOf([...values]);
+const colour = () =>
+  string()
+    .strict()
+    .required()
+    .matches(/^#[0-9a-f]{6}$/i, "${path} must be # and six hexadecimal digits");
+const layerId = () =>
+  string()
+    .strict()
+    .required()
+    .matches(/^[a-z][a-z0-9]{0,11}$/, "${path} must be up to 12 small letters and digits");
+
+const layer = object({
+  id: layerId(),
+  name: string().strict().trim().required().max(40),
+  kind: one(LAYER_KINDS),
+  /** Mix it is painted in; "" until one is made for its colour. */
+  mixId: text(120),
+  /** Colour its mix is meant to show. */
+  colour: colour(),
+  /** Length of a patch, width of a bar, of a dot or of an edge line, mm: the middle of them. */
+  sizeMm: size(0.08, 40),
+  /** How unlike their sizes are, %: standard deviation of the logarithm. */
+  spread: size(0, 120),
+  /** Length against width. */
+  long: size(1, 8),
+  /** Share of the surface that shows this colour, %; of an edge, share of the border that is lined. */
+  share: size(0, 100),
+  /** Degrees from along the piece, and how far single marks turn from that. */
+  direction: size(0, 180),
+  turn: size(0, 90),
+  /** Arms that leave the spine of a patch or bar, on average. */
+  spurs: size(0, 6),
+  /** 0 lets them fall on each other, 100 keeps them a whole mark apart, %. */
+  apart: size(0, 100),
+  /** What it may cover: the base and earlier layers, by id; what is not named is left free. */
+  over: array(string().strict().required().max(12))
+    .strict()
+    .defined()
+    .max(MOST_LAYERS + 1),
+  /** Kept off what it must leave by this much, mm. */
+  gapMm: size(0, 5),
+  /** Layer whose border an edge follows; null for all other kinds. */
+  follows: string().strict().defined().nullable().max(12),
+  /** How many pairs of nearest marks are joined into one, and how many odd small ones are put between. */
+  merged: whole(0, 40),
+  odd: whole(0, 40),
+})
+  .strict()
+  .required()
+  .noUnknown("${path} has something unknown: ${unknown}");
+
+export const camouflageSchema = object({
+  baseMixId: text(120),
+  baseColour: colour(),
+  layers: array(layer)
+    .strict()
+    .defined()
+    .max(MOST_LAYERS)
+    .test(
+      "ids",
+      "layers must have different ids",
+      (list) => new Set(list.map((one) => one.id)).size === list.length,
+    ),
+  seams: one(SEAMS),
+  shading: one(SHADINGS),
+  /** Mix of the wash and of the lines along seams and hems; "" until they are made, null for none. */
+  washMixId: text(120).nullable(),
+  lineMixId: text(120).nullable(),
+  /** Mix of the light of each colour, by layer id or "base". */
+  lights: array(
+    object({ id: text(12), mixId: text(120) })
+      .strict()
+      .required()
+      .noUnknown(),
+  )
+    .strict()
+    .defined()
+    .max(MOST_LAYERS + 1),
+  /** Another number, another try of the same character. */
+  seed: whole(0, 99999),
+})
+  .strict()
+  .required()
+  .noUnknown("${path} has something unknown: ${unknown}");
+
+export type CamouflageParams = InferType<typeof camouflageSchema>;
+export type Layer = CamouflageParams["layers"][number];
+
+/** A layer with everything that is not said as it usually is. */
+export const usualLayer = (
+  given: Partial<Layer> & Pick<Layer, "id" | "name" | "kind" | "colour">,
+): Layer => ({
+  mixId: "",
+  sizeMm: 2.4,
+  spread: 45,
+  long: 2.2,
+  share: 20,
+  direction: 0,
+  turn: 80,
+  spurs: 1.5,
+  apart: 45,
+  over: [BASE],
+  gapMm: 0,
+  follows: null,
+  merged: 0,
+  odd: 0,
+  ...given,
+});
