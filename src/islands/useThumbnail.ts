@@ -1,23 +1,26 @@
 import { useEffect, useState } from "react";
 import type { Job, Paint } from "../core/job";
 import type { Specimen } from "../core/simulate/simulator";
-import { WorkerClient } from "../worker/client";
+import { deskWorker } from "./deskWorker";
 
 /** Thumbnails are made one after another by one worker, newest asked first would drop the others. */
-let worker: WorkerClient | null = null;
 let queue: Promise<void> = Promise.resolve();
 
 function simulate(job: Job, paints: readonly Paint[], surfaceId: string): Promise<Specimen | null> {
-  worker ??= new WorkerClient();
-  const client = worker;
+  const client = deskWorker();
   const made = queue.then(
     () =>
       new Promise<Specimen | null>((resolve) => {
         const request = { job: { ...job, log: [] }, paints, surfaceId, upTo: null, lit: true };
-        client.ask({ kind: "specimen", request, full: false }, (answer) => {
-          if (answer.kind === "preview") resolve(answer.specimen);
-          else if (answer.kind === "failed" || answer.kind === "dropped") resolve(null);
-        });
+        client.ask(
+          "specimen",
+          { request, full: false },
+          {
+            part: ({ specimen }) => resolve(specimen),
+            failed: () => resolve(null),
+            dropped: () => resolve(null),
+          },
+        );
       }),
   );
   queue = made.then(() => undefined);

@@ -10,8 +10,7 @@ import { InputError } from "../core/errors";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
 import type { Simulator, StillWanted } from "../core/simulate/simulator";
-import type { Steps } from "./protocol";
-import { takeSteps } from "./steps";
+import { takeSteps, type Steps } from "./steps";
 
 const SURROUND = "#8c8c8c";
 

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { WorkerClient } from "./client";
+import { WorkerClient, type Hearing } from "./client";
 import type { WorkerAnswer, WorkerRequest } from "./protocol";
 
 /** A worker that only keeps what it was sent, and answers when the test says so. */
@@ -14,7 +14,7 @@ class StillWorker {
   postMessage(message: WorkerRequest) {
     this.sent.push(message);
   }
-  answer(answer: { kind: WorkerAnswer["kind"]; id: number }) {
+  answer(answer: { kind: WorkerAnswer["kind"]; id: number } & Record<string, unknown>) {
     this.onmessage?.({ data: answer } as unknown as MessageEvent<WorkerAnswer>);
   }
 }
@@ -25,69 +25,92 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const section = { kind: "section" as const, line: { ax: 0, ay: 0, bx: 1, by: 1 }, samples: 10 };
+const cut = { line: { ax: 0, ay: 0, bx: 1, by: 1 }, samples: 10 };
 
 function start() {
   const client = new WorkerClient();
   return { client, worker: StillWorker.made[0]! };
 }
 
+/** Writes down everything that is heard, by kind. */
+function hears(heard: string[], name = ""): Hearing<"section"> {
+  const note = (kind: string) => heard.push(`${name}${kind}`);
+  return {
+    answer: (value) => note(`answer ${JSON.stringify(value)}`),
+    part: () => note("part"),
+    progress: (done, total) => note(`progress ${done}/${total}`),
+    dropped: () => note("dropped"),
+    failed: (message) => note(`failed ${message}`),
+  };
+}
+
 describe("a worker's client", () => {
   it("gives every question its own number and brings each answer to who asked", () => {
     const { client, worker } = start();
     const heard: string[] = [];
-    const first = client.ask(section, (answer) => heard.push(`first ${answer.kind}`));
-    const second = client.ask(section, (answer) => heard.push(`second ${answer.kind}`));
+    const first = client.ask("section", cut, hears(heard, "first "));
+    const second = client.ask("section", cut, hears(heard, "second "));
     expect(first).not.toBe(second);
-    expect(worker.sent.map((message) => message.id)).toEqual([first, second]);
-    worker.answer({ kind: "section", id: second });
+    expect(worker.sent).toEqual([
+      { kind: "section", id: first, input: cut },
+      { kind: "section", id: second, input: cut },
+    ]);
+    worker.answer({ kind: "answer", id: second, value: 7 });
     worker.answer({ kind: "dropped", id: first });
-    expect(heard).toEqual(["second section", "first dropped"]);
+    expect(heard).toEqual(["second answer 7", "first dropped"]);
   });
 
-  it("listens through progress, the small and the full picture, until the steps", () => {
+  it("listens through progress and parts until the answer", () => {
     const { client, worker } = start();
     const heard: string[] = [];
-    const id = client.ask(section, (answer) => heard.push(answer.kind));
-    for (const kind of ["progress", "preview", "progress", "full", "steps"] as const)
-      worker.answer({ kind, id });
-    expect(heard).toEqual(["progress", "preview", "progress", "full", "steps"]);
+    const id = client.ask("section", cut, hears(heard));
+    worker.answer({ kind: "progress", id, done: 1, total: 3 });
+    worker.answer({ kind: "part", id, value: {} });
+    worker.answer({ kind: "part", id, value: {} });
+    worker.answer({ kind: "answer", id, value: null });
+    expect(heard).toEqual(["progress 1/3", "part", "part", "answer null"]);
     // The question has ended: nothing more is heard of it.
-    worker.answer({ kind: "full", id });
-    expect(heard).toHaveLength(5);
+    worker.answer({ kind: "part", id, value: {} });
+    expect(heard).toHaveLength(4);
   });
 
   it("ends a question that failed or was dropped", () => {
     const { client, worker } = start();
     for (const kind of ["failed", "dropped"] as const) {
       const heard: string[] = [];
-      const id = client.ask(section, (answer) => heard.push(answer.kind));
-      worker.answer({ kind, id });
-      worker.answer({ kind: "full", id });
-      expect(heard).toEqual([kind]);
+      const id = client.ask("section", cut, hears(heard));
+      worker.answer({ kind, id, message: "why" });
+      worker.answer({ kind: "part", id, value: {} });
+      expect(heard).toEqual([kind === "failed" ? "failed why" : "dropped"]);
     }
+  });
+
+  it("tells nothing to who did not want to hear of it", () => {
+    const { client, worker } = start();
+    const id = client.ask("section", cut, {});
+    for (const kind of ["progress", "part", "failed"] as const)
+      expect(() => worker.answer({ kind, id, message: "", value: 0 })).not.toThrow();
   });
 
   it("sends a wish to stop, and forgets without stopping", () => {
     const { client, worker } = start();
     const heard: string[] = [];
-    const id = client.ask(section, (answer) => heard.push(answer.kind));
+    const id = client.ask("section", cut, hears(heard));
     client.cancel(id);
     expect(worker.sent.at(-1)).toEqual({ kind: "cancel", id });
     client.forget(id);
-    worker.answer({ kind: "section", id });
+    worker.answer({ kind: "answer", id, value: 1 });
     expect(heard).toEqual([]);
   });
 
   it("tells everybody who waits where the worker breaks", () => {
     const { client, worker } = start();
     const heard: string[] = [];
-    for (let k = 0; k < 2; k++)
-      client.ask(section, (answer) => answer.kind === "failed" && heard.push(answer.message));
+    for (let k = 0; k < 2; k++) client.ask("section", cut, hears(heard));
     worker.onerror?.({ message: "out of memory" } as ErrorEvent);
-    expect(heard).toEqual(["out of memory", "out of memory"]);
-    client.ask(section, (answer) => answer.kind === "failed" && heard.push(answer.message));
+    expect(heard).toEqual(["failed out of memory", "failed out of memory"]);
+    client.ask("section", cut, hears(heard));
     worker.onerror?.({ message: "" } as ErrorEvent);
-    expect(heard.at(-1)).toBe("The simulation could not start.");
+    expect(heard.at(-1)).toBe("failed The simulation could not start.");
   });
 });

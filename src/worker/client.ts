@@ -1,32 +1,62 @@
-import type { WorkerAnswer, WorkerRequest } from "./protocol";
+import {
+  isLast,
+  type QuestionAnswer,
+  type QuestionInput,
+  type QuestionPart,
+  type WorkerAnswer,
+  type WorkerRequest,
+} from "./protocol";
+import type { QuestionId } from "./questions";
 
-type Listener = (answer: WorkerAnswer) => void;
-type WithoutId<T> = T extends unknown ? Omit<T, "id"> : never;
+/** What whoever asked wants to hear; what is left out is not told. */
+export interface Hearing<K extends QuestionId> {
+  answer?(value: QuestionAnswer<K>, id: number): void;
+  part?(value: QuestionPart<K>, id: number): void;
+  progress?(done: number, total: number, id: number): void;
+  /** It was stopped, or there was nothing to tell. */
+  dropped?(id: number): void;
+  failed?(message: string, id: number): void;
+}
 
 /** One worker and the questions it has been asked. */
 export class WorkerClient {
   private readonly worker: Worker;
-  private readonly listeners = new Map<number, Listener>();
+  private readonly hearings = new Map<number, Hearing<never>>();
   private next = 1;
 
   constructor() {
     this.worker = new Worker(new URL("./simulator.worker.ts", import.meta.url), { type: "module" });
-    this.worker.onmessage = (event: MessageEvent<WorkerAnswer>) => {
-      this.listeners.get(event.data.id)?.(event.data);
-      if (isLast(event.data)) this.listeners.delete(event.data.id);
-    };
+    this.worker.onmessage = (event: MessageEvent<WorkerAnswer>) => this.hear(event.data);
     this.worker.onerror = (event) => {
       const message = event.message === "" ? "The simulation could not start." : event.message;
-      for (const [id, listener] of this.listeners) listener({ kind: "failed", id, message });
-      this.listeners.clear();
+      for (const id of [...this.hearings.keys()]) this.hear({ kind: "failed", id, message });
     };
   }
 
-  /** Asks; every answer comes to the listener. @returns the id, for `cancel` */
-  ask(request: WithoutId<WorkerRequest>, listener: Listener): number {
+  private hear(answer: WorkerAnswer): void {
+    const { id } = answer;
+    const hearing = this.hearings.get(id);
+    if (isLast(answer)) this.hearings.delete(id);
+    switch (answer.kind) {
+      case "part":
+        return hearing?.part?.(answer.value, id);
+      case "progress":
+        return hearing?.progress?.(answer.done, answer.total, id);
+      case "answer":
+        return hearing?.answer?.(answer.value as never, id);
+      case "dropped":
+        return hearing?.dropped?.(id);
+      case "failed":
+        return hearing?.failed?.(answer.message, id);
+    }
+  }
+
+  /** Asks; what comes of it goes to the hearing. @returns the id, for `cancel` */
+  ask<K extends QuestionId>(kind: K, input: QuestionInput<K>, hearing: Hearing<K>): number {
     const id = this.next++;
-    this.listeners.set(id, listener);
-    this.worker.postMessage({ ...request, id });
+    this.hearings.set(id, hearing);
+    const request = { kind, id, input } as unknown as WorkerRequest;
+    this.worker.postMessage(request);
     return id;
   }
 
@@ -36,18 +66,14 @@ export class WorkerClient {
 
   /** Stops listening without stopping the work. */
   forget(id: number): void {
-    this.listeners.delete(id);
+    this.hearings.delete(id);
   }
 }
-
-/** After the full picture come the steps; every other answer but the small picture ends its question. */
-const isLast = (answer: WorkerAnswer) =>
-  answer.kind !== "progress" && answer.kind !== "preview" && answer.kind !== "full";
 
 let simulation: WorkerClient | null = null;
 let tasks: WorkerClient | null = null;
 
 /** The worker that keeps the surface being looked at. */
 export const simulationWorker = (): WorkerClient => (simulation ??= new WorkerClient());
-/** A second one for searches and printing, so that they never hold up the picture. */
+/** A second one for judgements, searches and printing, so that they never hold up the picture. */
 export const taskWorker = (): WorkerClient => (tasks ??= new WorkerClient());

@@ -15,8 +15,6 @@ const owned = demoShelf.filter((paint) => paint.state === "have" && paint.kind =
 
 describe("the answer to a scheme", () => {
   const asked = {
-    kind: "start",
-    id: 1,
     job,
     paints: demoShelf,
     surfaceId: "coat-skirt",
@@ -49,7 +47,7 @@ describe("the answer to a scheme", () => {
 describe("the answer to a colour", () => {
   it("is the same as trying every mix of up to three pots, best first", async () => {
     const goal = hexToLab("#7a6a4a");
-    const answer = (await answerMixes({ kind: "mixes", id: 1, paints: owned, goal }, always))!;
+    const answer = (await answerMixes({ paints: owned, goal }, always))!;
     const all = tryAllMixes(owned, goal, { mostParts: 6, pots: 3, keep: 6 });
     expect(answer.mixes.map((mix) => mix.difference)).toEqual(
       all.map((mix) => expect.closeTo(mix.difference, 3) as number),
@@ -64,7 +62,7 @@ describe("the answer to a colour", () => {
   it("differs through a thin film over a dark ground, where cover counts", async () => {
     const goal = hexToLab("#b9a06c");
     const ask = (seen?: { kind: "film"; ground: Float64Array; filmUm: number }) =>
-      answerMixes({ kind: "mixes", id: 1, paints: owned, goal, ...(seen ? { seen } : {}) }, always);
+      answerMixes({ paints: owned, goal, ...(seen ? { seen } : {}) }, always);
     const thick = (await ask())!.mixes[0]!;
     const thin = (await ask({ kind: "film", ground: primerSpectrum("black"), filmUm: 3 }))!.mixes[0]!;
     expect(thin.difference).toBeGreaterThan(thick.difference);
@@ -74,9 +72,7 @@ describe("the answer to a colour", () => {
     const goal = hexToLab("#123456");
     // Another shelf than before, so that no table is at hand.
     const paints = owned.slice(0, 5);
-    expect(
-      await answerMixes({ kind: "mixes", id: 1, paints, goal }, () => Promise.resolve(false)),
-    ).toBeNull();
+    expect(await answerMixes({ paints, goal }, () => Promise.resolve(false))).toBeNull();
   });
 });
 
@@ -88,8 +84,7 @@ describe("the answer to three tones", () => {
       ["#d9c2a4", "#b08a5e"],
     ].map(([ground, goal]) => ({ ground: hexToSpectrum(ground!), goal: hexToLab(goal!) }));
     const clear = demoShelf.filter((paint) => paint.kind === "clear").slice(0, 4);
-    const ask = (wanted: () => Promise<boolean>) =>
-      answerGlazes({ kind: "glazes", id: 1, paints: clear, tones }, wanted);
+    const ask = (wanted: () => Promise<boolean>) => answerGlazes({ paints: clear, tones }, wanted);
     const glazes = (await ask(always))!;
     expect(glazes.length).toBeGreaterThan(1);
     const off = glazes.map((glaze) => Math.hypot(...glaze.differences));

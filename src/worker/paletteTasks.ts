@@ -10,10 +10,12 @@ import { createRandom } from "../core/random";
 import { techniques } from "../core/techniques";
 import { schemes } from "../core/schemes";
 import { startSteps, type StartPlan } from "../core/schemes/start";
-import type { WorkerRequest } from "./protocol";
+import type { GlazesInput } from "./questions/glazes";
+import type { MainColoursInput } from "./questions/mainColours";
+import type { MixesInput } from "./questions/mixes";
+import type { StartInput } from "./questions/start";
 
 type Wanted = (done: number, total: number) => Promise<boolean>;
-type Task<K extends WorkerRequest["kind"]> = Extract<WorkerRequest, { kind: K }>;
 
 export interface MixAnswer {
   /** Best of all mixes of up to three pots. */
@@ -64,7 +66,7 @@ async function tableFor(paints: readonly Paint[], seen: SeenAs, wanted: Wanted):
 
 /** The best mixes of up to three pots, and among how many pots threes were tried; null where it was cancelled. */
 async function smallMixes(
-  { paints, goal, seen = thick }: Task<"mixes">,
+  { paints, goal, seen = thick }: MixesInput,
   wanted: Wanted,
 ): Promise<{ mixes: FoundMix[]; inThrees: number } | null> {
   try {
@@ -80,7 +82,7 @@ async function smallMixes(
 }
 
 /** Which mixes come nearest to a goal; null where it was cancelled. */
-export async function answerMixes(task: Task<"mixes">, wanted: Wanted): Promise<MixAnswer | null> {
+export async function answerMixes(task: MixesInput, wanted: Wanted): Promise<MixAnswer | null> {
   const { paints, goal, seen = thick } = task;
   const small = await smallMixes(task, wanted);
   if (!small) return null;
@@ -93,7 +95,7 @@ export async function answerMixes(task: Task<"mixes">, wanted: Wanted): Promise<
 }
 
 /** Which glaze carries the tones; null where it was cancelled. */
-export const answerGlazes = (task: Task<"glazes">, wanted: Wanted): Promise<FoundGlaze[] | null> =>
+export const answerGlazes = (task: GlazesInput, wanted: Wanted): Promise<FoundGlaze[] | null> =>
   findGlazes(
     task.paints,
     task.tones,
@@ -107,7 +109,7 @@ export const answerGlazes = (task: Task<"glazes">, wanted: Wanted): Promise<Foun
 
 /** A scheme worked out for a surface; null where it was cancelled. @throws RangeError where the job has no such surface */
 export async function answerStart(
-  { job, paints, surfaceId, schemeId, answers }: Task<"start">,
+  { job, paints, surfaceId, schemeId, answers }: StartInput,
   wanted: Wanted,
 ): Promise<StartPlan | null> {
   const surface = job.surfaces.find((one) => one.id === surfaceId);
@@ -153,7 +155,7 @@ export async function scalePicture(file: Blob): Promise<ScaledPicture> {
 }
 
 /** Main colours of a kept picture. */
-export async function answerColours(task: Task<"main-colours">): Promise<MainColour[]> {
+export async function answerColours(task: MainColoursInput): Promise<MainColour[]> {
   const picture = await createImageBitmap(task.picture);
   const canvas = new OffscreenCanvas(picture.width, picture.height);
   const context = canvas.getContext("2d")!;

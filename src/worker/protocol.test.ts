@@ -13,19 +13,21 @@ const request = { job, paints: demoShelf, surfaceId: "coat-skirt", upTo: null, l
 
 describe("messages to the worker", () => {
   it("pass as they are when they are right", () => {
+    const plan = { job, paints: demoShelf, painter: defaultPainter };
     const messages = [
-      { kind: "specimen", id: 1, request, full: true },
-      { kind: "section", id: 2, line: { ax: 0, ay: 0, bx: 3, by: 0 }, samples: 100 },
-      { kind: "mixes", id: 3, paints: demoShelf, goal: [50, 0, 0] },
+      { kind: "specimen", id: 1, input: { request, full: true } },
+      { kind: "section", id: 2, input: { line: { ax: 0, ay: 0, bx: 3, by: 0 }, samples: 100 } },
+      { kind: "mixes", id: 3, input: { paints: demoShelf, goal: [50, 0, 0] } },
       {
         kind: "glazes",
         id: 6,
-        paints: demoShelf,
-        tones: [{ ground: uniformSpectrum(0.5), goal: [50, 0, 0] }],
+        input: { paints: demoShelf, tones: [{ ground: uniformSpectrum(0.5), goal: [50, 0, 0] }] },
       },
-      { kind: "picture", id: 7, file: new Blob(["x"]) },
-      { kind: "main-colours", id: 8, picture: new Blob(["x"]), count: 6, neutral: null },
-      { kind: "bench-pdf", id: 4, job, paints: demoShelf, painter: defaultPainter },
+      { kind: "picture", id: 7, input: { file: new Blob(["x"]) } },
+      { kind: "mainColours", id: 8, input: { picture: new Blob(["x"]), count: 6, neutral: null } },
+      { kind: "benchPdf", id: 4, input: plan },
+      { kind: "judge", id: 9, input: plan },
+      { kind: "cards", id: 10, input: plan },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);
@@ -33,26 +35,35 @@ describe("messages to the worker", () => {
 
   it("are refused with what is wrong in them", () => {
     expect(() => parseRequest({ kind: "other", id: 1 })).toThrow(/kind/);
+    expect(() => parseRequest({ kind: "constructor", id: 1 })).toThrow(/kind/);
+    expect(() => parseRequest({ kind: "section", input: {} })).toThrow(/id/);
     expect(() => parseRequest(null)).toThrow();
-    expect(() =>
-      parseRequest({ kind: "section", id: 1, line: { ax: 0, ay: 0, bx: NaN, by: 0 }, samples: 100 }),
-    ).toThrow(/bx/);
-    expect(() =>
-      parseRequest({ kind: "specimen", id: 1, request: { ...request, upTo: -1 }, full: true }),
-    ).toThrow(/upTo/);
-    expect(() =>
-      parseRequest({
-        kind: "specimen",
-        id: 1,
-        request: { ...request, job: { ...job, hand: {} } },
-        full: true,
-      }),
-    ).toThrow(/hand/);
-    expect(() => parseRequest({ kind: "mixes", id: 1, paints: [{}], goal: [50, 0, 0] })).toThrow();
-    expect(() => parseRequest({ kind: "picture", id: 1, file: "x" })).toThrow(/file/);
-    expect(() =>
-      parseRequest({ kind: "glazes", id: 1, paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }),
-    ).toThrow(/ground/);
+    const refused = (kind: string, input: unknown) => expect(() => parseRequest({ kind, id: 1, input }));
+    refused("section", { line: { ax: 0, ay: 0, bx: NaN, by: 0 }, samples: 100 }).toThrow(/bx/);
+    refused("specimen", { request: { ...request, upTo: -1 }, full: true }).toThrow(/upTo/);
+    refused("specimen", { request: { ...request, job: { ...job, hand: {} } }, full: true }).toThrow(/hand/);
+    refused("specimen", { request: { ...request, job: {} }, full: true }).toThrow(/job|version/);
+    refused("mixes", { paints: [{}], goal: [50, 0, 0] }).toThrow();
+    refused("picture", { file: "x" }).toThrow(/file/);
+    refused("judge", { job, paints: demoShelf }).toThrow(/painter/);
+    refused("glazes", { paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }).toThrow(/ground/);
+  });
+
+  it("are looked at part by part: a damaged part is found among parts that were right before", () => {
+    const plan = (changed: unknown) => ({
+      kind: "judge",
+      id: 1,
+      input: { job: changed, paints: demoShelf, painter: defaultPainter },
+    });
+    parseRequest(plan(job));
+    const surface = job.surfaces[0]!;
+    const damage = (part: object) => ({ ...job, surfaces: [{ ...surface, ...part }] });
+    expect(() => parseRequest(plan(damage({ coats: [{ ...surface.coats[0]!, passes: 99 }] })))).toThrow(
+      /passes/,
+    );
+    expect(() => parseRequest(plan(damage({ colour: "red" })))).toThrow(/unknown/);
+    expect(() => parseRequest(plan({ ...job, mixes: [{ ...job.mixes[0]!, water: -1 }] }))).toThrow(/water/);
+    expect(() => parseRequest(plan({ ...job, surfaces: [surface, surface] }))).toThrow(/different ids/);
   });
 });
 

@@ -8,7 +8,46 @@ import { finishOf, layFinish } from "../core/simulate/surfaceFinish";
 import { passing, stillShowing } from "../core/simulate/showing";
 import { decodeSrgb, linearToXyz, spectrumToLab, xyzToLab, type Triple } from "../core/colour/spaces";
 import type { LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
-import type { CoatEffect, Steps } from "./protocol";
+
+/** What one coat does to the surface, measured on the simulated picture. */
+export interface CoatEffect {
+  readonly coatId: string;
+  /** Share of the panel covered, 0…1. */
+  readonly coveredShare: number;
+  readonly meanUm: number;
+  /** Share of the panel on which this coat can still be seen once all are laid, 0…1, as light through what covers it. */
+  readonly showing: number;
+  /** Earlier coats: how much of what each covers still shows once this one is laid, 0…1. */
+  readonly earlier: readonly { readonly coatId: string; readonly share: number }[];
+  /** Later coats that cover it: on what share of its marks, 0…1, how thick there, µm, and how much of it they hide, 0…1. */
+  readonly above: readonly {
+    readonly coatId: string;
+    readonly share: number;
+    readonly filmUm: number;
+    readonly hides: number;
+  }[];
+  /** CIEDE2000 that it changes against what was there before, on the third of its places that change most. */
+  readonly change: number;
+  /** Mean L*a*b* of the covered places before and after. */
+  readonly before: Triple;
+  readonly after: Triple;
+}
+
+/** The surface after each coat, as small pictures of one size. */
+export interface Steps {
+  readonly width: number;
+  readonly height: number;
+  readonly pitchMm: number;
+  readonly originX: number;
+  readonly originY: number;
+  /** First the primed surface, then after each painted coat. */
+  readonly pictures: readonly Uint8ClampedArray<ArrayBuffer>[];
+  readonly effects: readonly CoatEffect[];
+  /** How the base's hue reads in the end; null where nothing is painted. */
+  readonly baseHue: BaseHue | null;
+  /** Surface these steps are of. */
+  readonly surfaceId: string;
+}
 
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
 

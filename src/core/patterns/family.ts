@@ -210,6 +210,8 @@ export interface PatternFamily<P = unknown, L = unknown> {
   filmParams(params: P, key: string): unknown;
   /** Marks that were meant to be irregular, for the judgement of evenness. */
   markSets?(layout: L): MarkSet[];
+  /** Numbers its own setter shows that take long to work out: made off the page, and plain enough to travel. */
+  facts?(context: FamilyContext<P, L>): unknown;
   readonly checks: readonly PatternCheck<P, L>[];
   readonly guides?: {
     /** What the printed piece is called: "Gauge strip". */

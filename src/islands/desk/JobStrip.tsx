@@ -1,9 +1,9 @@
 import { Box, Button, Link, TextField, Typography } from "@mui/material";
 import { useState } from "react";
+import { useJobCards } from "./useJobCards";
 import type { Job, Paint, Surface } from "../../core/job";
 import { ratioOf } from "../../core/job";
-import { cardsOf, totalsOf } from "../../core/plan/cards";
-import { defaultPainter } from "../../core/painter";
+import { totalsOf } from "../../core/plan/cards";
 import { formatMinutes, formatNumber } from "../../core/units";
 import { Picture } from "../../ui/Picture";
 import { usePrefs } from "../../ui/prefs";
@@ -95,7 +95,8 @@ function NameField({ job, onDone }: { readonly job: Job; readonly onDone: (name:
 /** One job on the desk: its surfaces at their true relative size, and its next card. */
 export function JobStrip({ job, paints, onRename, onCopy, onDelete }: Props) {
   const [renaming, setRenaming] = useState(false);
-  const cards = cardsOf(job, paints, defaultPainter);
+  const counted = useJobCards(job, paints);
+  const cards = counted ?? [];
   const next = cards.find((card) => !job.log.some((entry) => entry.cardId === card.id));
   const at = next ? cards.indexOf(next) + 1 : cards.length;
   return (
@@ -130,6 +131,8 @@ export function JobStrip({ job, paints, onRename, onCopy, onDelete }: Props) {
                 Next card: <b>{next.title}</b>, {at} of {cards.length}.{" "}
                 {formatMinutes(totalsOf(cards.slice(at - 1)).handMinutes)} of painting left.
               </>
+            ) : counted === null ? (
+              "Counting its cards …"
             ) : cards.length > 0 ? (
               "All cards are done."
             ) : (

@@ -12,6 +12,7 @@ import { LogStage } from "./log/LogStage";
 import { PaletteStage } from "./palette/PaletteStage";
 import { isStage, STAGE_NAMES, type Stage } from "./stages";
 import { useAutosave } from "./useAutosave";
+import { useKeepJudged } from "./useJudged";
 import { useKeepSimulated } from "./useSimulation";
 import { useSurface } from "./useSurface";
 import { simulationWorker } from "../../worker/client";
@@ -69,6 +70,7 @@ function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: St
   const surface = useSurface();
   const name = useJobStore((state) => state.job?.name ?? "");
   useKeepSimulated(surface?.id ?? null);
+  useKeepJudged();
   useUndoKeys();
   useEffect(() => {
     document.title = `${name}: ${STAGE_NAMES[stage].toLowerCase()} · Crenna`;

@@ -1,20 +1,19 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
-import type { WorkerAnswer, WorkerRequest } from "../../worker/protocol";
-
-type Asked = WorkerRequest & { kind: "specimen" };
+import type { Hearing } from "../../worker/client";
+import type { SpecimenInput } from "../../worker/questions/specimen";
 
 const worker = vi.hoisted(() => {
-  const asked: { message: unknown; answer: (answer: unknown) => void; id: number }[] = [];
+  const asked: { input: unknown; hearing: unknown; id: number }[] = [];
   const cancelled: number[] = [];
   return {
     asked,
     cancelled,
     client: {
-      ask: (message: unknown, answer: (answer: unknown) => void) => {
+      ask: (_kind: string, input: unknown, hearing: unknown) => {
         const id = asked.length + 1;
-        asked.push({ message, answer, id });
+        asked.push({ input, hearing, id });
         return id;
       },
       cancel: (id: number) => cancelled.push(id),
@@ -36,9 +35,25 @@ const ask = (surfaceId = "coat-skirt") => {
   return worker.asked.at(-1)!;
 };
 const specimen = (width: number) => ({ width, height: 1, rgba: new Uint8ClampedArray(4) });
-type Sent = { kind: WorkerAnswer["kind"] } & Record<string, unknown>;
-const tell = (question: (typeof worker.asked)[number], answer: Sent) =>
-  question.answer({ id: question.id, ...answer });
+type Question = (typeof worker.asked)[number];
+/** Brings an answer to who asked, as the client does. */
+function tell(question: Question, kind: string, value: Record<string, unknown> = {}): void {
+  const hearing = question.hearing as Hearing<"specimen">;
+  const { id } = question;
+  switch (kind) {
+    case "preview":
+    case "full":
+      return hearing.part?.({ kind, ...value } as never, id);
+    case "steps":
+      return hearing.answer?.(value as never, id);
+    case "progress":
+      return hearing.progress?.(value.done as number, value.total as number, id);
+    case "failed":
+      return hearing.failed?.(value.message as string, id);
+    default:
+      return hearing.dropped?.(id);
+  }
+}
 const now = () => useSimulation.getState();
 
 beforeEach(() => {
@@ -49,48 +64,48 @@ beforeEach(() => {
 describe("the picture of the newest edit", () => {
   it("comes small, then full, then with what each coat did", () => {
     const question = ask();
-    expect((question.message as Asked).request).toMatchObject({
+    expect((question.input as SpecimenInput).request).toMatchObject({
       surfaceId: "coat-skirt",
       lit: false,
       map: null,
     });
-    expect((question.message as Asked).request.job.log).toEqual([]);
-    tell(question, { kind: "preview", specimen: specimen(10) });
+    expect((question.input as SpecimenInput).request.job.log).toEqual([]);
+    tell(question, "preview", { specimen: specimen(10) });
     expect(now()).toMatchObject({ fine: false, settled: false, specimen: { width: 10 } });
-    tell(question, { kind: "full", specimen: specimen(40), mostUm: 55 });
+    tell(question, "full", { specimen: specimen(40), mostUm: 55 });
     expect(now()).toMatchObject({ fine: true, settled: false, mostUm: 55, specimen: { width: 40 } });
-    tell(question, { kind: "steps", steps: { surfaceId: "coat-skirt" } });
+    tell(question, "steps", { surfaceId: "coat-skirt" });
     expect(now()).toMatchObject({ fine: true, settled: true });
   });
 
   it("is not taken from an older one that comes late; that one only bridges the wait", () => {
     const older = ask();
     const newer = ask();
-    tell(older, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    tell(older, "full", { specimen: specimen(40), mostUm: 1 });
     expect(now()).toMatchObject({ fine: false, specimen: { width: 40 }, mostUm: null });
-    tell(newer, { kind: "preview", specimen: specimen(11) });
-    tell(older, { kind: "steps", steps: { surfaceId: "coat-skirt" } });
+    tell(newer, "preview", { specimen: specimen(11) });
+    tell(older, "steps", { surfaceId: "coat-skirt" });
     expect(now()).toMatchObject({ fine: false, settled: false, steps: null });
-    tell(newer, { kind: "full", specimen: specimen(41), mostUm: 2 });
+    tell(newer, "full", { specimen: specimen(41), mostUm: 2 });
     expect(now()).toMatchObject({ fine: true, specimen: { width: 41 }, mostUm: 2 });
   });
 
   it("is never one of another surface", () => {
     const skirt = ask();
     ask("satchel");
-    tell(skirt, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    tell(skirt, "full", { specimen: specimen(40), mostUm: 1 });
     expect(now().specimen).toBeNull();
   });
 
   it("keeps the last picture and says why where it could not be made", () => {
     const first = ask();
-    tell(first, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    tell(first, "full", { specimen: specimen(40), mostUm: 1 });
     const second = ask();
-    tell(first, { kind: "failed", message: "an old failure" });
+    tell(first, "failed", { message: "an old failure" });
     expect(now().failure).toBeNull();
-    tell(second, { kind: "failed", message: "The hem must be 3 mm or more." });
+    tell(second, "failed", { message: "The hem must be 3 mm or more." });
     expect(now()).toMatchObject({ failure: "The hem must be 3 mm or more.", specimen: { width: 40 } });
-    tell(ask(), { kind: "preview", specimen: specimen(12) });
+    tell(ask(), "preview", { specimen: specimen(12) });
     expect(now().failure).toBeNull();
   });
 });
@@ -99,37 +114,37 @@ describe("long work", () => {
   it("shows how far it is only after a while, and never once the picture is there", () => {
     vi.useFakeTimers({ toFake: ["performance"] });
     const question = ask();
-    tell(question, { kind: "progress", done: 1, total: 10 });
+    tell(question, "progress", { done: 1, total: 10 });
     expect(now().progress).toBeNull();
     vi.advanceTimersByTime(600);
-    tell(question, { kind: "progress", done: 4, total: 10 });
+    tell(question, "progress", { done: 4, total: 10 });
     expect(now().progress).toEqual({ done: 4, total: 10 });
-    tell(question, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    tell(question, "full", { specimen: specimen(40), mostUm: 1 });
     expect(now().progress).toBeNull();
-    tell(question, { kind: "progress", done: 0, total: 10 });
+    tell(question, "progress", { done: 0, total: 10 });
     expect(now().progress).toBeNull();
     vi.useRealTimers();
   });
 
   it("can be stopped, says so, and is taken up again", () => {
     const question = ask();
-    tell(question, { kind: "preview", specimen: specimen(10) });
+    tell(question, "preview", { specimen: specimen(10) });
     stopDrawing();
     expect(worker.cancelled).toEqual([question.id]);
-    tell(question, { kind: "dropped" });
+    tell(question, "dropped");
     expect(now()).toMatchObject({ stopped: true, fine: false, specimen: { width: 10 } });
     drawAgain();
     const again = worker.asked.at(-1)!;
-    expect(again.message).toEqual(question.message);
+    expect(again.input).toEqual(question.input);
     expect(now().stopped).toBe(false);
-    tell(again, { kind: "full", specimen: specimen(40), mostUm: 1 });
+    tell(again, "full", { specimen: specimen(40), mostUm: 1 });
     expect(now()).toMatchObject({ stopped: false, fine: true });
   });
 
   it("that a newer edit ended is not told as stopped", () => {
     const older = ask();
     ask();
-    tell(older, { kind: "dropped" });
+    tell(older, "dropped");
     expect(now().stopped).toBe(false);
   });
 });

@@ -5,8 +5,9 @@ import type { Section, SectionLine } from "../../core/simulate/section";
 import type { Specimen } from "../../core/simulate/simulator";
 import { lastOf } from "../../ui/lastOf";
 import { MOST_CELLS, usePrefs } from "../../ui/prefs";
-import { simulationWorker } from "../../worker/client";
-import type { Steps, WorkerAnswer } from "../../worker/protocol";
+import { simulationWorker, type Hearing } from "../../worker/client";
+import type { SpecimenInput, SpecimenPart } from "../../worker/questions/specimen";
+import type { Steps } from "../../worker/steps";
 import { useJobStore } from "./jobStore";
 import { useView, type LightShown } from "./viewStore";
 
@@ -46,60 +47,57 @@ const PATIENCE_MS = 400;
 /** The newest picture asked for. */
 let asked = { id: 0, surfaceId: "" };
 
-function listen(started: number, surfaceId: string): (answer: WorkerAnswer) => void {
-  return (answer) => {
-    const { setState, getState } = useSimulation;
-    const newest = answer.id === asked.id;
-    // What still comes for an older edit bridges the wait, but is never the full picture of the newest one.
-    if (!newest) {
-      const bridges = answer.kind === "preview" || answer.kind === "full";
-      if (bridges && surfaceId === asked.surfaceId) setState({ specimen: answer.specimen });
-      return;
-    }
-    switch (answer.kind) {
-      case "preview":
-        performance.mark("crenna-preview", { detail: performance.now() - started });
-        setState({ specimen: answer.specimen, fine: false, failure: null });
-        return;
-      case "steps":
-        setState({ steps: answer.steps, settled: true, round: getState().round + 1 });
-        return;
-      case "full":
-        performance.mark("crenna-full", { detail: performance.now() - started });
-        setState({
-          specimen: answer.specimen,
-          fine: true,
-          mostUm: answer.mostUm,
-          progress: null,
-          failure: null,
-          round: getState().round + 1,
-        });
-        return;
-      case "progress":
-        if (!getState().fine && performance.now() - started > PATIENCE_MS)
-          setState({ progress: { done: answer.done, total: answer.total } });
-        return;
-      case "failed":
-        setState({ failure: answer.message, progress: null });
-        return;
-      case "dropped":
-        setState({ progress: null, stopped: !getState().fine });
-        return;
-      default:
-        return;
-    }
+/** What still comes for an older edit bridges the wait, but is never the full picture of the newest one. */
+function bridge(part: SpecimenPart, surfaceId: string): void {
+  if (surfaceId === asked.surfaceId) useSimulation.setState({ specimen: part.specimen });
+}
+
+function show(part: SpecimenPart, started: number): void {
+  const { setState, getState } = useSimulation;
+  performance.mark(`crenna-${part.kind}`, { detail: performance.now() - started });
+  if (part.kind === "preview") {
+    setState({ specimen: part.specimen, fine: false, failure: null });
+    return;
+  }
+  setState({
+    specimen: part.specimen,
+    fine: true,
+    mostUm: part.mostUm,
+    progress: null,
+    failure: null,
+    round: getState().round + 1,
+  });
+}
+
+function listen(started: number, surfaceId: string): Hearing<"specimen"> {
+  const { setState, getState } = useSimulation;
+  const newest = (id: number) => id === asked.id;
+  return {
+    part: (part, id) => (newest(id) ? show(part, started) : bridge(part, surfaceId)),
+    answer: (steps, id) => {
+      if (newest(id)) setState({ steps, settled: true, round: getState().round + 1 });
+    },
+    progress: (done, total, id) => {
+      if (newest(id) && !getState().fine && performance.now() - started > PATIENCE_MS)
+        setState({ progress: { done, total } });
+    },
+    failed: (failure, id) => {
+      if (newest(id)) setState({ failure, progress: null });
+    },
+    dropped: (id) => {
+      if (newest(id)) setState({ progress: null, stopped: !getState().fine });
+    },
   };
 }
 
-type SpecimenMessage = Parameters<ReturnType<typeof simulationWorker>["ask"]>[0] & { kind: "specimen" };
 /** What was asked last, for when a stopped picture is wanted after all. */
-let lastAsked: SpecimenMessage | null = null;
+let lastAsked: SpecimenInput | null = null;
 
-function send(message: SpecimenMessage): void {
+function send(input: SpecimenInput): void {
   useSimulation.setState({ fine: false, settled: false, stopped: false });
-  const { surfaceId } = message.request;
-  const id = simulationWorker().ask(message, listen(performance.now(), surfaceId));
-  lastAsked = message;
+  const { surfaceId } = input.request;
+  const id = simulationWorker().ask("specimen", input, listen(performance.now(), surfaceId));
+  lastAsked = input;
   asked = { id, surfaceId };
 }
 
@@ -123,7 +121,7 @@ export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: strin
     viewMm: distanceMm,
     mostCells: shown.mostCells,
   };
-  send({ kind: "specimen", request, full: true });
+  send({ request, full: true });
 }
 
 interface Shown {
@@ -160,7 +158,11 @@ let sectionAsked = 0;
 export function askSection(line: SectionLine): void {
   const worker = simulationWorker();
   if (sectionAsked > 0) worker.forget(sectionAsked);
-  sectionAsked = worker.ask({ kind: "section", line, samples: 700 }, (answer) => {
-    if (answer.kind === "section") useSimulation.setState({ section: answer.section });
-  });
+  sectionAsked = worker.ask(
+    "section",
+    { line, samples: 700 },
+    {
+      answer: (section) => useSimulation.setState({ section }),
+    },
+  );
 }

@@ -132,7 +132,8 @@ const pictureId = () =>
     .required()
     .matches(/^[0-9a-f]{64}$/, "${path} must be 64 hexadecimal digits");
 
-const surface = fields({
+/** One surface of a job. */
+export const surfaceSchema = fields({
   id: id(),
   name: name(),
   form: fields(use()),
@@ -157,7 +158,8 @@ const surface = fields({
   seed: count(0, 2 ** 31),
 });
 
-const mix = fields({
+/** One mix of a job. */
+export const mixSchema = fields({
   id: id(),
   name: name(),
   parts: array(fields({ paintId: id(), parts: count(1, 24) }))
@@ -221,7 +223,11 @@ export const jobSchema = fields({
     count: count(1, 500),
   }),
   hand: fields({ finestLineMm: size(0.03, 1), steadiness01: size(0, 1) }),
-  mixes: array(mix).strict().required().max(200).test("ids", "mixes must have different ids", uniqueIds),
+  mixes: array(mixSchema)
+    .strict()
+    .required()
+    .max(200)
+    .test("ids", "mixes must have different ids", uniqueIds),
   wells: array(well).strict().defined().max(60).test("ids", "wells must have different ids", uniqueIds),
   references: array(reference)
     .strict()
@@ -233,7 +239,7 @@ export const jobSchema = fields({
     .defined()
     .max(200)
     .test("ids", "targets must have different ids", uniqueIds),
-  surfaces: array(surface)
+  surfaces: array(surfaceSchema)
     .strict()
     .required()
     .max(60)

@@ -21,15 +21,16 @@ export function useBenchPdf() {
     if (!job || !painter) return;
     setState({ ...IDLE, busy: true });
     asked.current = taskWorker().ask(
-      { kind: "bench-pdf", job: { ...job, log: [] }, paints, painter },
-      (answer) => {
-        if (answer.kind === "progress")
-          setState((now) => ({ ...now, done: answer.done, total: answer.total }));
-        else if (answer.kind === "bench-pdf") {
-          saveFile(`${job.id}-bench.pdf`, answer.pdf, "application/pdf");
+      "benchPdf",
+      { job: { ...job, log: [] }, paints, painter },
+      {
+        progress: (done, total) => setState((now) => ({ ...now, done, total })),
+        answer: (pdf) => {
+          saveFile(`${job.id}-bench.pdf`, pdf, "application/pdf");
           setState(IDLE);
-        } else if (answer.kind === "failed") setState({ ...IDLE, problem: answer.message });
-        else setState(IDLE);
+        },
+        failed: (problem) => setState({ ...IDLE, problem }),
+        dropped: () => setState(IDLE),
       },
     );
   };

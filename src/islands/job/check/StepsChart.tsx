@@ -10,7 +10,7 @@ import { activeCoats, type Surface } from "../../../core/job";
 import { coversTone, type Pattern } from "../../../core/patterns/pattern";
 import { useJob, usePaints } from "../jobStore";
 import { useChart } from "../../../ui/useChart";
-import type { CoatEffect } from "../../../worker/protocol";
+import type { CoatEffect } from "../../../worker/steps";
 import { useSimulation } from "../useSimulation";
 import { useBuilt } from "../useSurface";
 

@@ -7,7 +7,7 @@ import { linearToSpectrum } from "../../../core/colour/spectrum";
 import { activeCoats, mixById, type Coat, type Surface } from "../../../core/job";
 import { planBackwards, throughFilms, type FilmAbove } from "../../../core/plan/backwards";
 import { formatNumber } from "../../../core/units";
-import type { CoatEffect } from "../../../worker/protocol";
+import type { CoatEffect } from "../../../worker/steps";
 import { useJob, usePaints, useEdit } from "../jobStore";
 import { AnswerList } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";

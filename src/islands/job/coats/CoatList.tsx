@@ -20,7 +20,7 @@ import { Box, IconButton, Typography } from "@mui/material";
 import { activeCoats, type Coat, type Surface } from "../../../core/job";
 import { formatNumber, formatThinning } from "../../../core/units";
 import { isTechniqueId, techniques } from "../../../core/techniques";
-import type { Steps } from "../../../worker/protocol";
+import type { Steps } from "../../../worker/steps";
 import { Picture } from "../../../ui/Picture";
 import { useSimulation } from "../useSimulation";
 import { useEditSurface } from "../useSurface";

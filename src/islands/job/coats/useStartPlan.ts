@@ -32,15 +32,13 @@ export function askPlan(
 ): AskedPlan {
   let id = 0;
   const planned = new Promise<Planned>((resolve) => {
-    id = taskWorker().ask(
-      { kind: "start", job: { ...job, log: [] }, paints, surfaceId, schemeId, answers },
-      (message) => {
-        if (message.kind === "start") resolve({ kind: "ready", plan: message.plan });
-        else if (message.kind === "failed") resolve({ kind: "failed", message: message.message });
-        else if (message.kind === "dropped") resolve({ kind: "stopped" });
-        else if (message.kind === "progress") onProgress({ done: message.done, total: message.total });
-      },
-    );
+    const input = { job: { ...job, log: [] }, paints, surfaceId, schemeId, answers };
+    id = taskWorker().ask("start", input, {
+      answer: (plan) => resolve({ kind: "ready", plan }),
+      failed: (message) => resolve({ kind: "failed", message }),
+      dropped: () => resolve({ kind: "stopped" }),
+      progress: (done, total) => onProgress({ done, total }),
+    });
   });
   return { planned, stop: () => taskWorker().cancel(id) };
 }

@@ -58,13 +58,11 @@ function MainColours({
   const [found, setFound] = useState<Colours>(null);
   const ask = () => {
     setFound({ kind: "busy" });
-    taskWorker().ask(
-      { kind: "main-colours", picture: picture.blob, count, neutral: reference.neutral },
-      (message) => {
-        if (message.kind === "main-colours") setFound({ kind: "found", colours: message.colours });
-        else if (message.kind === "failed") setFound({ kind: "failed", message: message.message });
-      },
-    );
+    const input = { picture: picture.blob, count, neutral: reference.neutral };
+    taskWorker().ask("mainColours", input, {
+      answer: (colours) => setFound({ kind: "found", colours }),
+      failed: (message) => setFound({ kind: "failed", message }),
+    });
   };
   const take = (colours: readonly MainColour[]) =>
     edit((job) =>

@@ -56,10 +56,14 @@ function TargetRow({ target }: { readonly target: Target }) {
 /** Scales a picture in the worker, keeps it on the server. @throws Error with what is wrong */
 async function keep(file: File): Promise<{ picture: ScaledPicture; id: string }> {
   const picture = await new Promise<ScaledPicture>((resolve, reject) => {
-    taskWorker().ask({ kind: "picture", file }, (message) => {
-      if (message.kind === "picture") resolve(message.picture);
-      else if (message.kind === "failed") reject(new Error(message.message));
-    });
+    taskWorker().ask(
+      "picture",
+      { file },
+      {
+        answer: resolve,
+        failed: (message) => reject(new Error(message)),
+      },
+    );
   });
   const response = await fetch("/api/pictures", { method: "POST", body: picture.bytes });
   const body = (await response.json()) as { id?: string; detail?: string };

@@ -83,11 +83,7 @@ export function FieldSetter({
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-start" }}>
         {Object.entries(specs).map(([name, spec]) => (
           <Box key={name} sx={{ maxWidth: 220 }}>
-            <Field
-              spec={spec}
-              value={values[name]}
-              onChange={(value) => change({ [name]: value })}
-            />
+            <Field spec={spec} value={values[name]} onChange={(value) => change({ [name]: value })} />
             <Typography variant="caption" component="p" sx={{ mt: 0.3 }}>
               {spec.about}
             </Typography>

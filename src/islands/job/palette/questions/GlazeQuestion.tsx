@@ -55,11 +55,15 @@ function Body() {
         (paint.state === "have" || paint.state === "low") &&
         ["paint", "clear", "ink", "wash"].includes(paint.kind),
     );
-    asked.current = taskWorker().ask({ kind: "glazes", paints: usable, tones }, (message) => {
-      if (message.kind === "progress") setState({ kind: "busy", done: message.done, total: message.total });
-      else if (message.kind === "glazes") setState({ kind: "found", glazes: message.glazes });
-      else if (message.kind === "failed") setState({ kind: "failed", message: message.message });
-    });
+    asked.current = taskWorker().ask(
+      "glazes",
+      { paints: usable, tones },
+      {
+        progress: (done, total) => setState({ kind: "busy", done, total }),
+        answer: (glazes) => setState({ kind: "found", glazes }),
+        failed: (message) => setState({ kind: "failed", message }),
+      },
+    );
   };
   const set = (which: "ground" | "goal", at: number) => (hex: string) => {
     stop();

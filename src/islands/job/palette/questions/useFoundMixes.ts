@@ -46,11 +46,12 @@ export function useFoundMixes() {
     cancel();
     setFound({ kind: "busy", done: 0, total: 1 });
     asked.current = taskWorker().ask(
-      { kind: "mixes", paints, goal, ...(seen ? { seen } : {}) },
-      (message) => {
-        if (message.kind === "progress") setFound({ kind: "busy", done: message.done, total: message.total });
-        else if (message.kind === "mixes") setFound({ kind: "found", answer: message.answer, goal });
-        else if (message.kind === "failed") setFound({ kind: "failed", message: message.message });
+      "mixes",
+      { paints, goal, ...(seen ? { seen } : {}) },
+      {
+        progress: (done, total) => setFound({ kind: "busy", done, total }),
+        answer: (answer) => setFound({ kind: "found", answer, goal }),
+        failed: (message) => setFound({ kind: "failed", message }),
       },
     );
   };

@@ -1,0 +1,16 @@
+import { useEffect, useState } from "react";
+import type { Job, Paint } from "../../core/job";
+import { defaultPainter } from "../../core/painter";
+import type { Card } from "../../core/plan/cards";
+import { deskWorker } from "../deskWorker";
+
+/** The cards of a job on the desk; null while they are being counted. */
+export function useJobCards(job: Job, paints: readonly Paint[]): readonly Card[] | null {
+  const [cards, setCards] = useState<readonly Card[] | null>(null);
+  useEffect(() => {
+    const input = { job: { ...job, log: [] }, paints, painter: defaultPainter };
+    const id = deskWorker().ask("cards", input, { answer: setCards, failed: () => setCards([]) });
+    return () => deskWorker().forget(id);
+  }, [job, paints]);
+  return cards;
+}

@@ -1,0 +1,27 @@
+import { benchPdf } from "./benchPdf";
+import { cards } from "./cards";
+import { glazes } from "./glazes";
+import { judge } from "./judge";
+import { mainColours } from "./mainColours";
+import { mixes } from "./mixes";
+import { picture } from "./picture";
+import { section } from "./section";
+import { specimen } from "./specimen";
+import { start } from "./start";
+
+/** Everything the page can ask of the worker, by id. A new question is one file and one line here. */
+export const questions = {
+  specimen,
+  section,
+  judge,
+  cards,
+  mixes,
+  glazes,
+  start,
+  picture,
+  mainColours,
+  benchPdf,
+} as const;
+
+export type Questions = typeof questions;
+export type QuestionId = keyof Questions;

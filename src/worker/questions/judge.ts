@@ -1,0 +1,27 @@
+import { checkJob } from "../../core/checks";
+import type { Finding } from "../../core/checks/finding";
+import { patternFacts } from "../../core/patterns/facts";
+import { cardsOf, type Card } from "../../core/plan/cards";
+import { defineQuestion } from "../question";
+import { planSchema, type PlanInput } from "./benchPdf";
+
+/** What is thought about a job whenever it changes. */
+export interface Judgement {
+  readonly findings: readonly Finding[];
+  readonly cards: readonly Card[];
+  /** What each surface's pattern tells of itself, by surface; as its own setter reads it. */
+  readonly facts: Readonly<Record<string, unknown>>;
+}
+
+/** Findings, cards and the numbers of patterns: they take too long for the page's own thread. */
+export const judge = defineQuestion<PlanInput, Judgement>({
+  id: "judge",
+  schema: planSchema(),
+  async run({ job, paints, painter }, { wanted }) {
+    const cards = cardsOf(job, paints, painter);
+    if (!(await wanted(1, 3))) return null;
+    const findings = checkJob(job, paints);
+    if (!(await wanted(2, 3))) return null;
+    return { findings, cards, facts: patternFacts(job, paints) };
+  },
+});
