@@ -37,7 +37,7 @@ describe("the database", () => {
       listJobs(opened.db)
         .map((stored) => stored.job.name)
         .sort(),
-    ).toEqual(["Ferry sergeant", "Reed scout"]);
+    ).toEqual(["Ferry sergeant", "Ferry watch", "Reed scout"]);
     expect(listPaints(opened.db)).toEqual(demoShelf);
     const other = openDatabase({
       folder: mkdtempSync(path.join(os.tmpdir(), "crenna-data-")),

@@ -42,6 +42,7 @@ describe("jobs over the wire", () => {
     expect((body.jobs as { job: Job }[]).map(({ job }) => job.name).sort()).toEqual([
       "Ferry sergeant",
       "Reed scout",
+      "Ferry watch",
     ]);
     expect(body.paints).toEqual(demoShelf);
   });

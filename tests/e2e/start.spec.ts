@@ -50,7 +50,7 @@ test("the demo is loaded once into the folder asked for, and stays deleted when 
   const first = await start("--port", "0", "--data", data);
   expect(await jobsAt(first.address)).toHaveLength(2);
   expect(existsSync(path.join(data, "crenna.sqlite"))).toBe(true);
-  for (const id of ["ferry-sergeant", "reed-scout"])
+  for (const id of ["ferry-sergeant", "reed-scout", "ferry-watch"])
     await fetch(`${first.address}/api/jobs/${id}`, { method: "DELETE" });
   first.child.kill("SIGTERM");
   await new Promise((resolve) => first.child.once("exit", resolve));

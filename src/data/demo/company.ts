@@ -1,4 +1,8 @@
-import { USUAL_LAMP, type Job, type Surface } from "../../core/job";
+import { putPattern, withParams } from "../../core/edits/patterns";
+import { withSurface } from "../../core/edits/surfaces";
+import { USUAL_LAMP, type Figure, type Job, type Surface } from "../../core/job";
+import { presets, startFrom } from "../../core/patterns/camouflage/presets";
+import { deriveCoats } from "../../core/patterns/derive";
 import { schemes, type SchemeId } from "../../core/schemes";
 import type { SchemeAnswers } from "../../core/schemes/scheme";
 import { planStart, startSurface } from "../../core/schemes/start";
@@ -17,7 +21,13 @@ interface Piece {
   readonly seed: number;
 }
 
-const bare = ({ id, name, form, sizes, seed }: Piece): Surface => ({
+const bare = ({
+  id,
+  name,
+  form,
+  sizes,
+  seed,
+}: Pick<Piece, "id" | "name" | "form" | "sizes" | "seed">): Surface => ({
   id,
   name,
   form: { id: form, version: 1, params: sizes },
@@ -76,24 +86,6 @@ const LEATHERS: readonly Piece[] = [
 
 const REED: readonly Piece[] = [
   {
-    id: "hood",
-    name: "Woollen hood",
-    form: "dome",
-    sizes: {},
-    scheme: "wool-stippled",
-    answers: { age: "used", look: "striking", colour: "#5f6a3f" },
-    seed: 41,
-  },
-  {
-    id: "cloak",
-    name: "Marsh cloak",
-    form: "cloak",
-    sizes: { hemMm: 34, neckMm: 12, lengthMm: 22, folds: 7, foldMm: 1.2, torn: 1.6 },
-    scheme: "cloth-scratched",
-    answers: { age: "old", look: "plain", colour: "#6f654c" },
-    seed: 42,
-  },
-  {
     id: "collar",
     name: "Velvet collar",
     form: "limb",
@@ -113,6 +105,52 @@ const REED: readonly Piece[] = [
   },
 ];
 
+/** A piece in the company's marsh pattern. */
+interface Marsh {
+  readonly id: string;
+  readonly name: string;
+  readonly form: FormId;
+  readonly sizes: Readonly<Record<string, number>>;
+  readonly seed: number;
+  /** Changes the settings the family starts with. */
+  readonly set: (params: Readonly<Record<string, unknown>>) => unknown;
+}
+
+const asItStarts = (params: Readonly<Record<string, unknown>>): unknown => params;
+
+const MARSH: readonly Marsh[] = [
+  {
+    ...{
+      id: "hood",
+      name: "Hood",
+      form: "dome",
+      sizes: { roundMm: 26, overMm: 7, collarMm: 0.8, seams: 2 },
+      seed: 41,
+    },
+    set: asItStarts,
+  },
+  {
+    ...{ id: "cloak", name: "Marsh cloak", form: "cloak", seed: 42 },
+    sizes: { hemMm: 34, neckMm: 12, lengthMm: 22, folds: 7, foldMm: 1.2, torn: 1.6, seams: 3 },
+    set: asItStarts,
+  },
+];
+
+/** A job with pieces more, each in the pattern; mixes of one colour are shared. */
+function inMarsh(job: Job, pieces: readonly Marsh[]): Job {
+  return pieces.reduce<Job>((current, { id, name, form, sizes, seed, set }) => {
+    const surface = bare({ id, name, form, sizes, seed });
+    const grown = { ...current, surfaces: [surface, ...current.surfaces] };
+    const put = putPattern(grown, id, "camouflage", demoShelf);
+    const own = (params: unknown) => set(params as Readonly<Record<string, unknown>>);
+    return deriveCoats(
+      withSurface(put, id, (now) => withParams(now, own)),
+      demoShelf,
+      put,
+    );
+  }, job);
+}
+
 /** Made once: looking for mixes takes a second or two. */
 function once<T>(make: () => T): () => T {
   let made: { readonly value: T } | null = null;
@@ -129,27 +167,31 @@ export const wholeSergeant = once((): Job => ({
   ],
 }));
 
-/** The reed scout: wool, worn cloth, velvet, and a leg that stays back. */
+/** The reed scout: cloak and hood in the marsh pattern, a velvet collar, and a leg that stays back. */
 export const reedScout = once((): Job => ({
-  ...withPieces(
-    {
-      ...ferrySergeant(),
-      id: "reed-scout",
-      name: "Reed scout",
-      figure: {
-        eyeHeightMm: 32,
-        standard: "display",
-        primer: "black",
-        viewingDistanceMm: 450,
-        lamp: USUAL_LAMP,
-        notes: "Lies in the reeds all day: nothing on it may shine, and only the hood should draw the eye.",
-        count: 1,
+  ...inMarsh(
+    withPieces(
+      {
+        ...ferrySergeant(),
+        id: "reed-scout",
+        name: "Reed scout",
+        figure: {
+          eyeHeightMm: 32,
+          standard: "display",
+          primer: "grey",
+          viewingDistanceMm: 450,
+          lamp: USUAL_LAMP,
+          notes:
+            "Lies in the reeds all day: nothing on it may shine, and only the collar should draw the eye.",
+          count: 1,
+        },
+        mixes: [],
+        targets: [],
+        surfaces: [],
       },
-      mixes: [],
-      targets: [],
-      surfaces: [],
-    },
-    REED,
+      REED,
+    ),
+    MARSH,
   ),
   touching: [
     ["hood", "collar"],
@@ -158,5 +200,43 @@ export const reedScout = once((): Job => ({
   ],
 }));
 
+/** Five of the ferry watch: coats in blotch and dot, bars on the trousers. */
+export const ferryWatch = once((): Job => {
+  const figure: Figure = {
+    eyeHeightMm: 30,
+    standard: "tabletop",
+    primer: "grey",
+    viewingDistanceMm: 600,
+    lamp: USUAL_LAMP,
+    notes: "The night crossing's watch: all of one cut, no two of one pattern.",
+    count: 5,
+  };
+  const empty: Job = {
+    ...ferrySergeant(),
+    id: "ferry-watch",
+    name: "Ferry watch",
+    figure,
+    mixes: [],
+    targets: [],
+    surfaces: [],
+  };
+  const from = (at: number) => () => startFrom(presets[at]!, figure, empty.hand.finestLineMm, 11 + at);
+  return {
+    ...inMarsh(empty, [
+      {
+        ...{ id: "trousers", name: "Trouser leg", form: "limb", seed: 52 },
+        sizes: { roundMm: 15, lengthMm: 12, creases: 5, creaseMm: 0.4 },
+        set: from(2),
+      },
+      {
+        ...{ id: "coat", name: "Coat skirt", form: "cone-band", seed: 51 },
+        sizes: { waistMm: 30, hemMm: 46, slantMm: 10, gapDeg: 0, pleats: 7, pleatDepthMm: 0.6, seams: 4 },
+        set: from(1),
+      },
+    ]),
+    touching: [["coat", "trousers"]],
+  };
+});
+
 /** Everything an empty database is filled with. */
-export const demoJobs = (): Job[] => [wholeSergeant(), reedScout()];
+export const demoJobs = (): Job[] => [wholeSergeant(), reedScout(), ferryWatch()];

@@ -1,5 +1,6 @@
 import { temporal } from "zundo";
 import { create, useStore } from "zustand";
+import { withoutSpareMixes } from "../../core/edits/mixes";
 import { upgradeJob } from "../../core/formats/job-json/upgrade";
 import type { Job, Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
@@ -51,7 +52,7 @@ export const useJobStore = create<JobState>()(
         const { job, paints } = get();
         if (!job) return;
         const changed = change(job);
-        if (changed !== job) set({ job: deriveCoats(changed, paints, job) });
+        if (changed !== job) set({ job: withoutSpareMixes(deriveCoats(changed, paints, job), job) });
       },
       setPaints: (paints) => set({ paints }),
       setSave: (save, revision) => set(revision === undefined ? { save } : { save, revision }),

@@ -30,6 +30,8 @@ interface ViewState {
   readonly tab: BottomTab;
   readonly line: SectionLine | null;
   readonly cardId: string | null;
+  /** Finding whose marks are ringed on the picture. */
+  readonly findingId: string | null;
   readonly paletteView: PaletteView;
   /** How many times larger than the whole the specimen is shown, and what lies in the middle, mm on the flat. */
   readonly zoom: number;
@@ -53,6 +55,7 @@ export const useView = create<ViewState>()(
       tab: "section",
       line: null,
       cardId: null,
+      findingId: null,
       paletteView: "mixes",
       zoom: 1,
       middle: null,

@@ -10,6 +10,7 @@ import {
   camouflageTones,
 } from "./coats";
 import { completeCamouflage } from "./colours";
+import { camouflageFacts } from "./facts";
 import { camouflageGuides } from "./guides";
 import { layoutCamouflage, type CamouflageLayout } from "./layout";
 import { camouflageMarks } from "./marks";
@@ -48,6 +49,7 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
     layers.map((layer) => ({ ...layer, mixId: "", name: "", colour: "" })),
   ],
   markSets: camouflageMarkSets,
+  facts: camouflageFacts,
   checks: [shares, loudness, baseSeen],
   guides: {
     title: "Placement guide",

@@ -7,6 +7,7 @@ import { placeOfKey } from "./keys";
 import { shownMm, type CamouflageLayout, type LaidLayer, type LaidPattern } from "./layout";
 import type { Panel } from "./panel";
 import { BASE } from "./params";
+import { smoothNoise } from "./smooth";
 import { seamStrokes } from "./seams";
 import { SEGMENT, type Shape } from "./shapes";
 
@@ -129,19 +130,36 @@ const LIT_DEPTH_MM = 0.7;
 const COLOUR_BORDER = 8;
 /** A painter sees volumes, not creases: light is taken over this much, mm. */
 const LIT_BLUR_MM = 0.2;
-/** Less difference of light than this is none: a smooth piece has no places of its own for lights. */
+/** Less difference of light than this is none: a smooth piece is lit from above. */
 const LEAST_LIGHT = 0.02;
 
-/** How deep a cell lies in the lit part of the piece, as if in mm. */
-function litDepth(grid: SurfaceGrid): Float32Array {
-  const light = blurMm(grid.light, grid, LIT_BLUR_MM);
+/** On a piece without relief light falls from above, unevenly. */
+function fromAbove({ heightMm, form, originX, originY, width, pitchMm }: SurfaceGrid): Float32Array {
+  return heightMm.map((up, at) => {
+    const [x, y] = [originX + (at % width) * pitchMm, originY + Math.floor(at / width) * pitchMm];
+    return up / form.slantMm + 0.25 * smoothNoise(x / 2.4, y / 2.4);
+  });
+}
+
+/** Light at which the lit share begins, and where it is brightest. */
+function litSpan(light: Float32Array, grid: SurfaceGrid): [from: number, high: number] {
   const every = Int32Array.from(light, (_, at) => at);
   const [from, high] = [LIT_SHARE, 0.03].map((share) => upperQuantile(light, share, every, grid.inside)) as [
     number,
     number,
   ];
-  const span = high - from;
-  if (span < LEAST_LIGHT) return light.fill(-1);
+  return [from, high];
+}
+
+/** How deep a cell lies in the lit part of the piece, as if in mm. */
+function litDepth(grid: SurfaceGrid): Float32Array {
+  let light = blurMm(grid.light, grid, LIT_BLUR_MM);
+  let [from, high] = litSpan(light, grid);
+  if (high - from < LEAST_LIGHT) {
+    light = fromAbove(grid);
+    [from, high] = litSpan(light, grid);
+  }
+  const span = Math.max(1e-6, high - from);
   return light.map((value) => ((value - from) / span) * LIT_DEPTH_MM);
 }
 

@@ -14,12 +14,15 @@ import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { FindingLine } from "./FindingLine";
+import { SpotRings } from "./SpotRings";
+import { useSpots } from "./useSpots";
 
 // Charts are heavy and only needed here.
 const StepsChart = lazy(async () => ({ default: (await import("./StepsChart")).StepsChart }));
 
 function Whole() {
   const { specimen, mostUm } = useSimulation();
+  const spots = useSpots();
   const surround = usePrefs((prefs) => prefs.surround);
   const surface = useSurface();
   return (
@@ -35,11 +38,27 @@ function Whole() {
         }}
       >
         {specimen && (
-          <Picture
-            pixels={specimen}
-            label={`${surface?.name ?? "Surface"}, simulated`}
-            cssWidth={`min(100%, 620px, ${(38 * specimen.width) / specimen.height}vh)`}
-          />
+          <Box
+            sx={{
+              position: "relative",
+              width: `min(100%, 620px, ${(38 * specimen.width) / specimen.height}vh)`,
+            }}
+          >
+            <Picture pixels={specimen} label={`${surface?.name ?? "Surface"}, simulated`} cssWidth="100%" />
+            <svg
+              viewBox={`0 0 ${specimen.width} ${specimen.height}`}
+              style={{ position: "absolute", inset: 0, width: "100%", height: "100%", pointerEvents: "none" }}
+            >
+              <SpotRings
+                spots={spots}
+                perMm={1 / specimen.pitchMm}
+                place={(x, y) => [
+                  (x - specimen.originX) / specimen.pitchMm,
+                  (y - specimen.originY) / specimen.pitchMm,
+                ]}
+              />
+            </svg>
+          </Box>
         )}
       </Box>
       <Box sx={{ bgcolor: "background.paper", borderTop: 1, borderColor: "divider", p: 2 }}>

@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
+import { useView } from "../viewStore";
 import type { Finding, Gravity, Remedy } from "../../../core/checks/finding";
 
 const WORDS: Readonly<Record<Gravity, string>> = { must: "Must", look: "Look", note: "Note" };
@@ -17,7 +18,9 @@ interface Props {
 
 /** One verdict: glyph and word, sentence, reason, and what mends it. */
 export function FindingLine({ finding, onRemedy, short = false }: Props) {
-  const { gravity, sentence, reason, place, remedies } = finding;
+  const { gravity, sentence, reason, place, remedies, spots = [] } = finding;
+  const shown = useView((view) => view.findingId === finding.id);
+  const set = useView((view) => view.set);
   return (
     <Box
       component="article"
@@ -54,6 +57,21 @@ export function FindingLine({ finding, onRemedy, short = false }: Props) {
         </Typography>
       )}
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
+        {spots.length > 0 && (
+          <Button
+            sx={{ px: 0, minWidth: 0 }}
+            aria-pressed={shown}
+            onClick={() =>
+              set(
+                shown
+                  ? { findingId: null }
+                  : { findingId: finding.id, surfaceId: finding.surfaceId, shape: "flat" },
+              )
+            }
+          >
+            {shown ? "Hide them" : "Show them"}
+          </Button>
+        )}
         {remedies.map((remedy) => (
           <Button
             key={remedy.label}

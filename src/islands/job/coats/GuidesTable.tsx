@@ -6,6 +6,7 @@ import type { GuideTable } from "../../../core/patterns/family";
 import { saveFile } from "../../../ui/api";
 import { useJob } from "../jobStore";
 import { useBuilt } from "../useSurface";
+import { GuideSheet } from "./GuideSheet";
 
 const cell = { py: 0.3, px: 1, fontSize: 13 } as const;
 
@@ -67,6 +68,9 @@ export function GuidesTable({ surface }: { readonly surface: Surface }) {
           <OneTable key={table.name} table={table} />
         ))}
       </Box>
+      {made.pieces.map((piece) => (
+        <GuideSheet key={piece.title} piece={piece} />
+      ))}
       <Typography variant="caption" component="p">
         {made.note}
       </Typography>

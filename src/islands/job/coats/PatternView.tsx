@@ -4,6 +4,7 @@ import { putPattern, takePatternOff, withParams } from "../../../core/edits/patt
 import type { Surface } from "../../../core/job";
 import { families, familyIn } from "../../../core/patterns";
 import { useEdit, usePaints } from "../jobStore";
+import { useJudged } from "../useJudged";
 import { useBuilt, useEditSurface } from "../useSurface";
 import { FieldSetter } from "./setters/FieldSetter";
 import { setters } from "./setters";
@@ -52,6 +53,8 @@ export function PatternView({ surface }: { readonly surface: Surface }) {
   const editSurface = useEditSurface();
   const { pattern, error } = useBuilt(surface);
   const family = familyIn(surface);
+  const facts = useJudged((judged) => judged.facts[surface.id]);
+  const settled = useJudged((judged) => judged.settled);
   if (!surface.pattern || !family) return <Chooser surface={surface} />;
   const Setter = setters[family.id];
   const props: SetterProps = {
@@ -59,6 +62,8 @@ export function PatternView({ surface }: { readonly surface: Surface }) {
     params: surface.pattern.params,
     layout: pattern?.layout ?? null,
     problem: error?.message ?? null,
+    facts: facts ?? null,
+    settled,
     change: (part) =>
       editSurface(surface.id, (now) => withParams(now, (params) => Object.assign({}, params, part))),
   };

@@ -6,6 +6,8 @@ import type { Specimen } from "../../../core/simulate/simulator";
 import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { Picture } from "../../../ui/Picture";
 import { SURROUNDS } from "../../../ui/theme";
+import { SpotRings } from "../check/SpotRings";
+import { useSpots } from "../check/useSpots";
 import { useSimulation } from "../useSimulation";
 import { useBuilt, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
@@ -63,6 +65,7 @@ function Stage({
 }) {
   const { line, set, tab, zoom, middle, trueSize, outlining, coatId } = useView();
   const surface = useSurface();
+  const spots = useSpots();
   const { form } = useBuilt(surface);
   const coat = surface?.coats.find((one) => one.id === coatId);
   const pxPerMm = usePrefs((prefs) => prefs.pxPerMm) ?? USUAL_PX_PER_MM;
@@ -144,6 +147,7 @@ function Stage({
             onMove={(next) => set({ line: next })}
           />
         )}
+        <SpotRings spots={spots} place={toPx} perMm={scale} />
         <MmRuler along="x" startPx={left} lengthPx={size.width} scale={scale} thickness={RULER_PX} />
         <MmRuler along="y" startPx={top} lengthPx={size.height} scale={scale} thickness={RULER_PX} />
       </svg>

@@ -6,11 +6,11 @@ import { michelson, visibility } from "../../../stats/visibility";
 import { formatNumber } from "../../../units";
 import { layerKey } from "../keys";
 import type { CheckResult } from "../../../checks/finding";
-import type { PatternCheck, PatternCheckContext } from "../../family";
+import type { FamilyContext, PatternCheck } from "../../family";
 import type { CamouflageLayout, LaidLayer } from "../layout";
 import { BASE, type CamouflageParams } from "../params";
 
-type Context = PatternCheckContext<CamouflageParams, CamouflageLayout>;
+type Context = FamilyContext<CamouflageParams, CamouflageLayout>;
 
 /** Held in the hand, mm. */
 const NEAR_MM = 200;
