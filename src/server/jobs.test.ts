@@ -41,8 +41,8 @@ describe("jobs over the wire", () => {
     expect(status).toBe(200);
     expect((body.jobs as { job: Job }[]).map(({ job }) => job.name).sort()).toEqual([
       "Ferry sergeant",
-      "Reed scout",
       "Ferry watch",
+      "Reed scout",
     ]);
     expect(body.paints).toEqual(demoShelf);
   });

@@ -8,6 +8,7 @@ import { picture } from "./picture";
 import { section } from "./section";
 import { specimen } from "./specimen";
 import { start } from "./start";
+import { wellAdditions } from "./wellAdditions";
 
 /** Everything the page can ask of the worker, by id. A new question is one file and one line here. */
 export const questions = {
@@ -18,6 +19,7 @@ export const questions = {
   mixes,
   glazes,
   start,
+  wellAdditions,
   picture,
   mainColours,
   benchPdf,

@@ -175,7 +175,8 @@ const additions = () =>
     .strict()
     .max(500);
 
-const well = fields({
+/** One well of a job. */
+export const wellSchema = fields({
   id: id(),
   name: name(),
   mixId: text(120).nullable(),
@@ -228,7 +229,7 @@ export const jobSchema = fields({
     .required()
     .max(200)
     .test("ids", "mixes must have different ids", uniqueIds),
-  wells: array(well).strict().defined().max(60).test("ids", "wells must have different ids", uniqueIds),
+  wells: array(wellSchema).strict().defined().max(60).test("ids", "wells must have different ids", uniqueIds),
   references: array(reference)
     .strict()
     .defined()

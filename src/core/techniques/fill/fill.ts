@@ -1,10 +1,30 @@
 import { hash01 } from "../../random";
 import { fieldsOf } from "../../surface/fields";
-import { addFilm, defineTechnique, edgeSoftMm, wobbleMm } from "../technique";
+import { addFilm, defineTechnique, edgeSoftMm, wobbleMm, type LayContext } from "../technique";
 import { cloud, streak } from "../texture";
 
-/** Farthest an edge strays, in wobbles: its own drift and its piece's offset. */
-const MOST_STRAY = 1.7;
+/** Farthest an edge strays, in wobbles: tremor and drift. */
+const MOST_STRAY = 1.95;
+
+/** How far a border strays at a place, in wobbles: a tremor and a slow drift. */
+const strayAt = (x: number, y: number): number => 0.5 * cloud(x, y) + 0.28 * cloud(0.37 * y, 0.37 * x);
+
+/** Where a piece's own stray is read, so that neighbours neither gape nor lap in step, mm. */
+const ownShift = (seed: number, piece: number): number => hash01(seed, piece) * 9;
+
+/** Mean stray along all borders: a hand that errs outwards here errs inwards there, so that no colour grows by it. */
+function meanStray({ grid, marks }: LayContext, shift: number, seed: number, nearMm: number): number {
+  if (marks.kind !== "regions") return 0;
+  const { number, depthMm } = marks.regions;
+  const { along, up } = fieldsOf(grid);
+  let [sum, count] = [0, 0];
+  for (let at = 0; at < depthMm.length; at++) {
+    if (Math.abs(depthMm[at]!) > nearMm || grid.inside[at] === 0) continue;
+    sum += strayAt(along[at]! + shift, up[at]! + shift + ownShift(seed, number[at]!));
+    count++;
+  }
+  return count > 0 ? sum / count : 0;
+}
 
 /** Pieces of a pattern, each filled with a few dabs inside its border. */
 export const fill = defineTechnique({
@@ -53,16 +73,16 @@ export const fill = defineTechnique({
     const uneven = params.unevenness / 100 / Math.sqrt(context.passes);
     const um = context.passUm * context.passes;
     const shift = random.range(0, 15);
+    const mean = meanStray(context, shift, seed, hard);
     for (let at = 0; at < depthMm.length; at++) {
       const straight = depthMm[at]!;
       if (straight < -near || number[at]! < 0) continue;
       const piece = number[at]!;
       const x = along[at]! + shift;
-      const y = up[at]! + shift + hash01(seed, piece) * 9;
+      const y = up[at]! + shift + ownShift(seed, piece);
       let [depth, soft] = [straight - params.inset, hard];
       if (straight < near) {
-        // Each piece's border drifts by itself, so that neighbours neither gape nor lap in step.
-        depth += wobble * (0.5 * cloud(x, y) + 0.9 * (hash01(seed, piece, 3) - 0.5));
+        depth += wobble * (strayAt(x, y) - mean);
         if (params.soften > 0) soft += params.soften * Math.max(0, 1 + 0.6 * cloud(y * 0.7, x * 0.7));
       }
       const cover = Math.min(1, Math.max(0, depth / soft + 0.5)) * grid.inside[at]!;

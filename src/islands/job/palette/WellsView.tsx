@@ -9,7 +9,6 @@ import {
   thinningOf,
   volumeUl,
   wellLab,
-  whatToAdd,
   withDrops,
   withUsed,
   type FoundAddition,
@@ -20,7 +19,7 @@ import { TextEdit } from "../../../ui/TextEdit";
 import { useEdit, useJob, usePainter, usePaints } from "../jobStore";
 import { additionsText } from "./additionsText";
 import { ColourGoal } from "./questions/ColourGoal";
-import { atHand } from "./questions/useFoundMixes";
+import { useWellAdditions } from "./useWellAdditions";
 import { changeWell, withoutWell, withWell } from "./wellEdits";
 
 /** A palette well is full at about this much. */
@@ -66,13 +65,14 @@ function ToReach({ well, change }: { readonly well: Well; readonly change: (next
   const painter = usePainter();
   const mix = mixById(job, well.mixId ?? "");
   const [goal, setGoal] = useState(mix?.goal ?? job.targets[0]?.colour ?? "#8a7a5c");
-  const [answers, setAnswers] = useState<readonly FoundAddition[] | null>(null);
+  const { answered, ask, clear } = useWellAdditions(well, MOST_UL);
+  const answers = answered?.kind === "found" ? answered.answers : null;
   const sizes = { paints, waterDropUl: painter.waterDropUl };
   const now = wellLab(well.content, paints);
   const off = now ? ciede2000(now, hexToLab(goal)) : null;
   const take = (answer: FoundAddition) => {
     change(answer.additions.reduce((next, one) => withDrops(next, one.paintId, one.drops, sizes), well));
-    setAnswers(null);
+    clear();
   };
   return (
     <Box sx={{ display: "grid", gap: 1, maxWidth: 380 }}>
@@ -81,7 +81,7 @@ function ToReach({ well, change }: { readonly well: Well; readonly change: (next
         value={goal}
         onChange={(next) => {
           setGoal(next);
-          setAnswers(null);
+          clear();
         }}
       />
       {off !== null && (
@@ -92,18 +92,12 @@ function ToReach({ well, change }: { readonly well: Well; readonly change: (next
       <Button
         variant="outlined"
         sx={{ justifySelf: "start" }}
-        onClick={() =>
-          setAnswers(
-            whatToAdd(well, hexToLab(goal), atHand(paints), sizes, {
-              mostDrops: 8,
-              mostUl: MOST_UL,
-              keep: 4,
-            }),
-          )
-        }
+        disabled={answered?.kind === "busy"}
+        onClick={() => ask(goal)}
       >
-        What do I add?
+        {answered?.kind === "busy" ? "Looking …" : "What do I add?"}
       </Button>
+      {answered?.kind === "failed" && <Typography color="error">{answered.message}</Typography>}
       {answers?.length === 0 && (
         <Typography>The well is full: nothing can be added below {withUnit(MOST_UL, 0, "µl")}.</Typography>
       )}
