@@ -60,7 +60,7 @@ export const EVENNESS_LIMITS = {
   mostIndex: 1.6,
   leastIndex: 0.6,
   leastDistanceCv: 0.15,
-  leastSizeCv: 0.5,
+  leastSizeCv: 0.6,
   leastAlikeCv: 0.1,
   mostDirection: 0.45,
   mostTwins: 0.6,
