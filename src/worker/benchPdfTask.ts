@@ -1,8 +1,9 @@
 import boldUrl from "@fontsource/archivo/files/archivo-latin-600-normal.woff?url";
 import regularUrl from "@fontsource/archivo/files/archivo-latin-400-normal.woff?url";
-import { writeBenchPdf } from "../core/formats/bench-pdf/benchPdf";
+import { writeBenchPdf, type BenchPdfInput } from "../core/formats/bench-pdf/benchPdf";
 import type { PdfCard } from "../core/formats/bench-pdf/cardPages";
-import type { Job, Paint } from "../core/job";
+import type { Job, Paint, Surface } from "../core/job";
+import { familyIn } from "../core/patterns";
 import type { Painter } from "../core/painter";
 import { buildForm } from "../core/surface/forms/buildForm";
 import { patternOf } from "../core/patterns/bind";
@@ -65,6 +66,25 @@ async function printedCards(
   return out;
 }
 
+/** Most figures of a unit whose guides are printed one by one. */
+const MOST_PRINTED = 12;
+
+/** A surface's guides, for each figure of a unit where they differ. @throws InputError where it cannot be built */
+function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
+  const family = familyIn(surface);
+  const { pattern: use } = surface;
+  if (!use || !family?.guides) return [];
+  const figures = family.forFigure ? Math.min(MOST_PRINTED, job.figure.count) : 1;
+  return Array.from({ length: figures }, (_, at) => {
+    const params = family.forFigure && figures > 1 ? family.forFigure(use.params, at + 1) : use.params;
+    const own = figures > 1 ? { ...surface, pattern: { ...use, params } } : surface;
+    const pattern = patternOf(own, buildForm(surface), job.hand)!;
+    const name = figures > 1 ? `${surface.name}, figure ${at + 1} of ${job.figure.count}` : surface.name;
+    const guides = family.guides!;
+    return { surface: name, title: guides.title, use: guides.use, pieces: guides.of(pattern.layout).pieces };
+  });
+}
+
 /** Cards and gauge strips of a job as one PDF; null where it was cancelled. */
 export async function makeBenchPdf(
   job: Job,
@@ -77,11 +97,7 @@ export async function makeBenchPdf(
   if (!cards) return null;
   const gauges = job.surfaces.flatMap((surface) => {
     try {
-      const pattern = patternOf(surface, buildForm(surface), job.hand);
-      const guides = pattern?.family.guides;
-      if (!pattern || !guides) return [];
-      const { title, use } = guides;
-      return [{ surface: surface.name, title, use, pieces: guides.of(pattern.layout).pieces }];
+      return guidesOf(job, surface);
     } catch (error) {
       // A surface that cannot be built has no gauge; the check says why.
       if (error instanceof InputError) return [];

@@ -124,3 +124,30 @@ test("the placement guide is drawn by colour and printed at 1 : 1", async ({ pag
   expect(svg).toContain(">A1<");
   expect(svg).toContain(">C1<");
 });
+
+test("five figures are made of one pattern, each its own, and what differs is set in a table", async ({
+  page,
+  request,
+}) => {
+  const id = await bareSleeve(page, request);
+  await page.getByRole("button", { name: /^1 Brief/ }).click();
+  await page.getByLabel("Figures alike").fill("5");
+  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await page.getByRole("button", { name: "Camouflage" }).click();
+  const table = page.getByRole("table", { name: "Figures of the unit" });
+  await expect(table.getByRole("row")).toHaveCount(6);
+  const seen = new Set([await pixels(page)]);
+  for (const number of [2, 3, 4, 5]) {
+    const before = await pixels(page);
+    await table.getByRole("button", { name: `Figure ${number}`, exact: true }).click();
+    seen.add(await otherPixels(page, before, `figure ${number}`));
+  }
+  expect(seen.size).toBe(5);
+  const fifth = await pixels(page);
+  await page.getByLabel("Figure 5 without a pattern on this piece").check();
+  await otherPixels(page, fifth, "left plain");
+  await saved(page);
+  expect((await paramsOf(request, id)).figures).toMatchObject([{ id: "f5", plain: true }]);
+  await page.getByRole("button", { name: /^4 Check/ }).click();
+  await expect(page.getByText("No two figures repeat a pattern")).toBeVisible();
+});

@@ -208,6 +208,8 @@ export interface PatternFamily<P = unknown, L = unknown> {
   mixes(params: P): string[];
   /** What a film at this place depends on, of the settings; colours are left out. */
   filmParams(params: P, key: string): unknown;
+  /** Settings as one figure of a unit is painted, from 1; left out where all are painted alike. */
+  forFigure?(params: P, number: number): P;
   /** Marks that were meant to be irregular, for the judgement of evenness. */
   markSets?(layout: L): MarkSet[];
   /** Numbers its own setter shows that take long to work out: made off the page, and plain enough to travel. */

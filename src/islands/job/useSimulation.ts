@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { create } from "zustand";
+import { asFigure } from "../../core/edits/figures";
 import type { Job, Paint } from "../../core/job";
 import type { Section, SectionLine } from "../../core/simulate/section";
 import type { Specimen } from "../../core/simulate/simulator";
@@ -144,12 +145,13 @@ export function useKeepSimulated(surfaceId: string | null): void {
   // On its form the piece is lit by the view itself: its own paint must come unlit.
   const light = useView((view) => (view.shape === "form" && view.light === "lit" ? "colour" : view.light));
   const distanceMm = useView((view) => view.distanceMm);
+  const figure = useView((view) => view.figure);
   const mostCells = usePrefs((prefs) => MOST_CELLS[prefs.fineness]);
   useEffect(() => {
     const { job } = useJobStore.getState();
     if (job && surfaceId !== null && key !== "")
-      askSpecimen(job, paints, surfaceId, { upTo, light, distanceMm, mostCells });
-  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells]);
+      askSpecimen(asFigure(job, paints, figure), paints, surfaceId, { upTo, light, distanceMm, mostCells });
+  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, figure]);
 }
 
 let sectionAsked = 0;

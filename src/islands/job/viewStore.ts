@@ -32,6 +32,8 @@ interface ViewState {
   readonly cardId: string | null;
   /** Finding whose marks are ringed on the picture. */
   readonly findingId: string | null;
+  /** Which figure of a unit is shown, from 1. */
+  readonly figure: number;
   readonly paletteView: PaletteView;
   /** How many times larger than the whole the specimen is shown, and what lies in the middle, mm on the flat. */
   readonly zoom: number;
@@ -56,6 +58,7 @@ export const useView = create<ViewState>()(
       line: null,
       cardId: null,
       findingId: null,
+      figure: 1,
       paletteView: "mixes",
       zoom: 1,
       middle: null,

@@ -3,58 +3,18 @@ import { describe, expect, it } from "vitest";
 import { demoShelf } from "../../../data/demo/shelf";
 import { checkSurface } from "../../checks";
 import { applyRemedy } from "../../checks/applyRemedy";
-import { evennessFaults, measureEvenness } from "../../checks/evenness";
-import { putPattern, withParams } from "../../edits/patterns";
+import { withParams } from "../../edits/patterns";
 import { withSurface } from "../../edits/surfaces";
-import type { Coat, Hand, Job } from "../../job";
-import { newJob, newPlainSurface } from "../../newJob";
-import { defaultPainter } from "../../painter";
-import { createRandom } from "../../random";
+import type { Coat, Job } from "../../job";
 import { createFilmBuffer, layCoat, marksOf } from "../../simulate/layCoat";
-import { forms, type FormId } from "../../surface/forms";
 import { buildForm } from "../../surface/forms/buildForm";
 import { pieceAt } from "../../surface/forms/depth";
-import type { SurfaceForm } from "../../surface/forms/form";
 import { buildGrid } from "../../surface/grid";
-import { completeParams } from "../../params";
 import { deriveCoats } from "../derive";
-import type { MarkSet, PlacedMark } from "../family";
 import { layerKey } from "./keys";
-import { layoutCamouflage } from "./layout";
 import { BASE, usualLayer, type CamouflageParams } from "./params";
-import { presets, startFrom } from "./presets";
-import { camouflageMarkSets } from "./work";
-
-const hand: Hand = { finestLineMm: 0.12, steadiness01: 0.7 };
-const bare = newJob("trial", "Trial", { ...defaultPainter, hand }, demoShelf);
-const figure = { ...bare.figure, eyeHeightMm: 32, standard: "display" as const };
-const formOf = (id: FormId, sizes: Record<string, number> = {}): SurfaceForm =>
-  forms[id].build(completeParams(forms[id].params, sizes), 42);
-const CLOAK = { hemMm: 30, neckMm: 14, lengthMm: 16, folds: 5, foldMm: 0.8 };
-const cloak = formOf("cloak", CLOAK);
-const sleeve = formOf("limb", { roundMm: 15, lengthMm: 13 });
-
-const started = (preset: number, seed = 1): CamouflageParams =>
-  startFrom(presets[preset]!, figure, 0.12, seed);
-const lay = (params: CamouflageParams, form = cloak, seed = 7) =>
-  layoutCamouflage(params, { form, hand, seed }).laid();
-
-/** A job whose only surface is a cloak in a pattern. */
-function jobWith(
-  params: CamouflageParams,
-  formId: FormId = "cloak",
-  sizes: Record<string, number> = CLOAK,
-): Job {
-  const plain = newPlainSurface("piece", "Piece", formId, bare.mixes);
-  const surface = { ...plain, form: { ...plain.form, params: { ...plain.form.params, ...sizes } } };
-  const job = { ...bare, figure, surfaces: [surface] };
-  const put = putPattern(job, "piece", "camouflage", demoShelf);
-  return deriveCoats(
-    withSurface(put, "piece", (now) => withParams(now, () => params)),
-    demoShelf,
-    put,
-  );
-}
+import { presets } from "./presets";
+import { CLOAK, formOf, jobWith, lay, sleeve, started } from "./testing";
 
 /** Share of the panel that shows each coat of a list in the end, as the films of a fine picture have it. */
 function shownShares(job: Job, coats: readonly Coat[], pitchMm: number): number[] {
@@ -82,6 +42,7 @@ describe("shares of the colours", () => {
     for (const [preset] of presets.entries()) {
       for (const formId of ["cloak", "limb"] as const) {
         const job = jobWith(
+          demoShelf,
           started(preset),
           formId,
           formId === "cloak" ? CLOAK : { roundMm: 15, lengthMm: 13 },
@@ -147,7 +108,7 @@ describe("shares of the colours", () => {
         gapMm: 1.5,
       }),
     ];
-    const job = jobWith({ ...started(0), layers });
+    const job = jobWith(demoShelf, { ...started(0), layers });
     const finding = checkSurface(job, job.surfaces[0]!, demoShelf).find(({ id }) =>
       id.includes("pattern-shares"),
     )!;
@@ -239,95 +200,9 @@ describe("where layers go", () => {
   });
 });
 
-const faultsOf = (set: MarkSet, form: SurfaceForm) => evennessFaults(set, measureEvenness(set.marks, form));
-const irregular = (marks: readonly PlacedMark[]): MarkSet => ({
-  ...{ key: "layer:one", label: "One", marks, aligned: false, clustered: false, alike: false, remedies: {} },
-});
-
-describe("evenness", () => {
-  it.each(presets.map((preset, at) => [preset.label, at] as const))(
-    "is not found in 190 of 200 seeds of %s",
-    (_label, preset) => {
-      const form = presets[preset]!.id === "bars" ? sleeve : cloak;
-      let clean = 0;
-      for (let seed = 0; seed < 200; seed++) {
-        const layout = layoutCamouflage(started(preset, seed), { form, hand, seed });
-        if (camouflageMarkSets(layout).every((set) => faultsOf(set, form).length === 0)) clean++;
-      }
-      expect(clean).toBeGreaterThanOrEqual(190);
-    },
-  );
-
-  /** Marks set by a careful, bad hand: on a grid or by chance, of one size or many, one way or every way. */
-  function byHand(seed: number, grid: boolean, sizes: number, ways: boolean, step = 2.4): PlacedMark[] {
-    const random = createRandom(seed);
-    const marks: PlacedMark[] = [];
-    for (let y = -15; y < 1; y += step)
-      for (let x = -14; x < 14; x += step) {
-        const [dx, dy] = grid
-          ? [0.08 * random.normal(), 0.08 * random.normal()]
-          : [random.range(-2, 2), random.range(-2, 2)];
-        marks.push({
-          ...{ id: `${x}/${y}`, xMm: x + dx, yMm: y + dy },
-          areaMm2: 1.2 * Math.exp(sizes * random.normal()),
-          angle: ways ? random.range(0, Math.PI) : 0.2 + 0.1 * random.normal(),
-        });
-      }
-    return marks;
-  }
-
-  it("is found in every set that is deliberately even, same-sized or lined up", () => {
-    for (let seed = 0; seed < 60; seed++) {
-      expect(faultsOf(irregular(byHand(seed, true, 0.8, true)), cloak)).toContain("even");
-      expect(faultsOf(irregular(byHand(seed, false, 0.12, true)), cloak)).toContain("alike");
-      expect(faultsOf(irregular(byHand(seed, false, 0.8, false)), cloak)).toContain("lined");
-      // On a small panel, with a dozen marks, the same is told by other numbers.
-      expect(faultsOf(irregular(byHand(seed, false, 0.12, true, 6)), cloak)).toContain("alike");
-      expect(faultsOf(irregular(byHand(seed, true, 0.8, true, 6)), cloak)).toContain("even");
-      expect(faultsOf(irregular(byHand(seed, false, 0.8, false, 6)), cloak)).toContain("lined");
-    }
-  });
-
-  it("is not found where chance put marks of many sizes, every way", () => {
-    let clean = 0;
-    for (let seed = 0; seed < 100; seed++)
-      if (faultsOf(irregular(byHand(seed, false, 0.9, true)), cloak).length === 0) clean++;
-    expect(clean).toBeGreaterThan(92);
-  });
-
-  it("has marks to show, and remedies that cure", () => {
-    const dull = {
-      ...started(0),
-      layers: started(0).layers.map((layer) => ({ ...layer, spread: 0, turn: 0, spurs: 0 })),
-    };
-    const job = jobWith(dull);
-    const found = (of: Job) =>
-      checkSurface(of, of.surfaces[0]!, demoShelf).filter(({ id }) => id.includes("/evenness/"));
-    const findings = found(job);
-    expect(findings.length).toBeGreaterThan(1);
-    for (const finding of findings) {
-      expect(finding.spots!.length).toBeGreaterThan(3);
-      expect(finding.remedies.length).toBeGreaterThan(1);
-      const cured = finding.remedies.some((remedy) => {
-        const mended = deriveCoats(applyRemedy(job, remedy), demoShelf, job);
-        return !found(mended).some(({ id }) => id === finding.id);
-      });
-      expect(cured, finding.sentence).toBe(true);
-    }
-  });
-
-  it("is changed by merging neighbours and by odd ones between", () => {
-    const count = (part: object) =>
-      lay({ ...started(3), layers: started(3).layers.map((layer) => ({ ...layer, ...part })) }).layers[0]!
-        .shapes.length;
-    expect(count({ merged: 3 })).toBe(count({}) - 3);
-    expect(count({ odd: 4 })).toBe(count({}) + 4);
-  });
-});
-
 describe("colours", () => {
   it("get a mix each from the shelf, near to what was asked, and a lighter one for their light", () => {
-    const job = jobWith(started(0));
+    const job = jobWith(demoShelf, started(0));
     const params = job.surfaces[0]!.pattern!.params as CamouflageParams;
     expect(params.layers.every((layer) => job.mixes.some((mix) => mix.id === layer.mixId))).toBe(true);
     expect(params.lights.map((light) => light.id)).toEqual([BASE, "green", "brown", "dark"]);
@@ -339,7 +214,7 @@ describe("colours", () => {
   });
 
   it("are told apart from their ground: dots stand above what the eye can see, from the hand", () => {
-    const job = jobWith(started(1));
+    const job = jobWith(demoShelf, started(1));
     const found = checkSurface(job, job.surfaces[0]!, demoShelf).filter(({ id }) =>
       id.includes("pattern-loudness"),
     );
@@ -364,7 +239,7 @@ describe("colours", () => {
 
   it("of no shading ask for no wash and no lights", () => {
     const roles = (shading: CamouflageParams["shading"]) =>
-      jobWith({ ...started(0), shading }).surfaces[0]!.coats.map((coat) => coat.role);
+      jobWith(demoShelf, { ...started(0), shading }).surfaces[0]!.coats.map((coat) => coat.role);
     expect(roles("none")).toEqual(["base", "layer:green", "layer:brown", "layer:dark"]);
     expect(roles("before")).toContain("wash-before");
     expect(roles("before")).not.toContain("wash-after");

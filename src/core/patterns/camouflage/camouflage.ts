@@ -2,6 +2,7 @@ import type { PatternFamily } from "../family";
 import { baseSeen } from "./checks/baseSeen";
 import { loudness } from "./checks/loudness";
 import { shares } from "./checks/shares";
+import { unit } from "./checks/unit";
 import {
   camouflageCoats,
   camouflageCrossings,
@@ -16,6 +17,7 @@ import { layoutCamouflage, type CamouflageLayout } from "./layout";
 import { camouflageMarks } from "./marks";
 import { camouflageSchema, type CamouflageParams } from "./params";
 import { presets, startFrom } from "./presets";
+import { forFigure } from "./unit";
 import { camouflageLookAt, camouflageMarkSets, camouflageWork } from "./work";
 
 /** Camouflage: layers of irregular patches, bars, dots and lined borders over a base. */
@@ -41,6 +43,7 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
     params.baseMixId,
     ...params.layers.map((layer) => layer.mixId),
     ...params.lights.map((light) => light.mixId),
+    ...params.figures.flatMap((one) => (one.baseMixId === null ? [] : [one.baseMixId])),
     ...[params.washMixId, params.lineMixId].filter((id) => id !== null),
   ],
   filmParams: ({ layers, seams, seed }, key) => [
@@ -50,7 +53,8 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
   ],
   markSets: camouflageMarkSets,
   facts: camouflageFacts,
-  checks: [shares, loudness, baseSeen],
+  forFigure,
+  checks: [shares, loudness, baseSeen, unit],
   guides: {
     title: "Placement guide",
     use: "Cut along the outline, lay it on the piece, and prick or trace what you want to keep to. Full, broken and dotted outlines are different colours.",

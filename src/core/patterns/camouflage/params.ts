@@ -1,4 +1,4 @@
-import { array, number, object, string, type InferType } from "yup";
+import { array, boolean, number, object, string, type InferType } from "yup";
 
 /** Patch: bent spine with spurs. Bar: runs round or along. Dot: single touches. Edge: along another layer's border. */
 export const LAYER_KINDS = ["patch", "bar", "dot", "edge"] as const;
@@ -70,6 +70,28 @@ const layer = object({
   .required()
   .noUnknown("${path} has something unknown: ${unknown}");
 
+/** Most figures of a unit that can be set one by one. */
+export const MOST_FIGURES = 60;
+
+const figure = object({
+  /** "f1" is the first. */
+  id: string()
+    .strict()
+    .required()
+    .matches(/^f[1-9]\d{0,2}$/, "${path} must be f and the figure's number"),
+  /** Another number, another try for this figure alone. */
+  seed: whole(0, 99999),
+  /** This piece is left without a pattern. */
+  plain: boolean().strict().required(),
+  /** Dots are left out. */
+  noDots: boolean().strict().required(),
+  /** Another base tone; null for the unit's own. */
+  baseMixId: text(120).nullable(),
+})
+  .strict()
+  .required()
+  .noUnknown("${path} has something unknown: ${unknown}");
+
 export const camouflageSchema = object({
   baseMixId: text(120),
   baseColour: colour(),
@@ -99,6 +121,16 @@ export const camouflageSchema = object({
     .max(MOST_LAYERS + 1),
   /** Another number, another try of the same character. */
   seed: whole(0, 99999),
+  /** What differs on single figures of a unit, by their number; all others differ by chance alone. */
+  figures: array(figure)
+    .strict()
+    .defined()
+    .max(MOST_FIGURES)
+    .test(
+      "ids",
+      "figures must have different ids",
+      (list) => new Set(list.map((one) => one.id)).size === list.length,
+    ),
 })
   .strict()
   .required()
@@ -106,6 +138,7 @@ export const camouflageSchema = object({
 
 export type CamouflageParams = InferType<typeof camouflageSchema>;
 export type Layer = CamouflageParams["layers"][number];
+export type FigureOfUnit = CamouflageParams["figures"][number];
 
 /** A layer with everything that is not said as it usually is. */
 export const usualLayer = (
@@ -113,7 +146,7 @@ export const usualLayer = (
 ): Layer => ({
   mixId: "",
   sizeMm: 2.4,
-  spread: 45,
+  spread: 52,
   long: 2.2,
   share: 20,
   direction: 0,

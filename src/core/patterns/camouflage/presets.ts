@@ -219,5 +219,6 @@ export function startFrom(preset: Preset, figure: Figure, finestMm: number, seed
     lineMixId: "",
     lights: [],
     seed,
+    figures: [],
   };
 }

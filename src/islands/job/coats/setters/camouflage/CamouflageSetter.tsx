@@ -12,6 +12,7 @@ import { LayerDetails } from "./LayerDetails";
 import { LayerList } from "./LayerList";
 import { LayerNumbers } from "./LayerNumbers";
 import { ShareBar } from "./ShareBar";
+import { Unit } from "./Unit";
 
 type Props = SetterProps<CamouflageParams, CamouflageLayout, CamouflageFacts>;
 
@@ -72,7 +73,7 @@ export function CamouflageSetter({ surface, params, facts, settled, change }: Pr
   const own = facts?.layers.find((one) => one.id === layer?.id);
   const take = (preset: Preset) => {
     const start = startFrom(preset, job.figure, job.hand.finestLineMm, params.seed);
-    change({ ...start, seams: params.seams, shading: params.shading });
+    change({ ...start, seams: params.seams, shading: params.shading, figures: params.figures });
     setWanted(null);
   };
   return (
@@ -105,6 +106,7 @@ export function CamouflageSetter({ surface, params, facts, settled, change }: Pr
         <LayerDetails key={`${surface.id}-${layer.id}`} params={params} layer={layer} change={change} />
       )}
       <Whole params={params} change={change} />
+      <Unit params={params} change={change} />
     </Box>
   );
 }
