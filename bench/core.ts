@@ -14,6 +14,7 @@ import { demoShelf } from "../src/data/demo/shelf";
 import { megapixelSkirt } from "./jobs";
 import { middle, print, sideBySide, type Line } from "./measure";
 import { benchMixes } from "./mixes";
+import { patternLines } from "./patterns";
 import { middleAtPace, sharpLaying, takePace } from "./pace";
 
 const always = () => Promise.resolve(true);
@@ -196,7 +197,7 @@ export async function benchCore(): Promise<void> {
     },
   ]);
   console.log("\nThe simulator");
-  for (const part of [skirt, layers, fieldCoats]) {
+  for (const part of [skirt, layers, fieldCoats, patternLines]) {
     const pace = await takePace();
     print(await part(), pace);
   }

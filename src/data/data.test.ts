@@ -7,7 +7,17 @@ import { defaultPainter } from "../core/painter";
 import { openDatabase, type Opened } from "./database";
 import { ferrySergeant } from "./demo/ferrySergeant";
 import { demoShelf } from "./demo/shelf";
-import { ConflictError, findJob, forgetDeleted, insertJob, listJobs, markDeleted, saveJob } from "./jobStore";
+import {
+  ConflictError,
+  findJob,
+  forgetDeleted,
+  insertJob,
+  listJobs,
+  markDeleted,
+  rawJob,
+  readJobs,
+  saveJob,
+} from "./jobStore";
 import { addPaints, jobsUsing, listPaints, putPaint, removePaint } from "./paintStore";
 import { readPainter, writePainter } from "./settingsStore";
 import { loadDemo } from ".";
@@ -154,5 +164,22 @@ describe("a database of an earlier release", () => {
     expect(markDeleted(db, "gone", null)).toBe(true);
     expect(listJobs(db)).toHaveLength(3);
     old.close();
+  });
+
+  it("with a damaged row still lists all others, and keeps the row as it is", () => {
+    insertJob(opened.db, ferrySergeant(), NOW);
+    insertJob(opened.db, { ...ferrySergeant(), id: "torn", name: "Torn" }, NOW);
+    insertJob(opened.db, { ...ferrySergeant(), id: "odd", name: "Odd" }, NOW);
+    const damage = opened.db.$client.prepare("update jobs set document = ? where id = ?");
+    damage.run('{"format":"crenna-job","version":3,"name', "torn");
+    damage.run(JSON.stringify({ ...ferrySergeant(), id: "odd", hand: { finestLineMm: null } }), "odd");
+    const { jobs, damaged } = readJobs(opened.db);
+    expect(jobs.map(({ job }) => job.id)).toEqual(["ferry-sergeant"]);
+    expect(damaged.map(({ name }) => name)).toEqual(["Torn", "Odd"]);
+    expect(damaged[1]!.message).toMatch(/hand/);
+    expect(rawJob(opened.db, "torn")).toBe('{"format":"crenna-job","version":3,"name');
+    expect(rawJob(opened.db, "nowhere")).toBeNull();
+    expect(markDeleted(opened.db, "torn", NOW)).toBe(true);
+    expect(readJobs(opened.db).damaged.map(({ id }) => id)).toEqual(["odd"]);
   });
 });

@@ -1,4 +1,5 @@
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
+import { ValidationError } from "yup";
 import { parseJob } from "../core/formats/job-json/jobSchema";
 import { paintsOf } from "../core/formats/job-json/jobFile";
 import type { Job, Paint } from "../core/job";
@@ -28,8 +29,41 @@ const toStored = (row: typeof jobs.$inferSelect): StoredJob => ({
   job: parseJob(JSON.parse(row.document)),
 });
 
-export const listJobs = (db: Db): StoredJob[] =>
-  db.select().from(jobs).where(isNull(jobs.deletedAt)).orderBy(asc(jobs.createdAt)).all().map(toStored);
+/** A row whose document cannot be read as a job; what is stored stays as it is. */
+export interface DamagedJob {
+  readonly id: string;
+  readonly name: string;
+  readonly updatedAt: string;
+  /** What is wrong with it. */
+  readonly message: string;
+}
+
+/** Every job on the go; rows that cannot be read stand apart and stop nothing else. */
+export function readJobs(db: Db): { jobs: StoredJob[]; damaged: DamagedJob[] } {
+  const read: StoredJob[] = [];
+  const damaged: DamagedJob[] = [];
+  for (const row of db.select().from(jobs).where(isNull(jobs.deletedAt)).orderBy(asc(jobs.createdAt)).all()) {
+    try {
+      read.push(toStored(row));
+    } catch (error) {
+      if (!(error instanceof ValidationError || error instanceof SyntaxError)) throw error;
+      const { id, name, updatedAt } = row;
+      const all = error instanceof ValidationError ? error.errors : [error.message];
+      damaged.push({ id, name, updatedAt, message: all.slice(0, 3).join("; ") });
+    }
+  }
+  return { jobs: read, damaged };
+}
+
+export const listJobs = (db: Db): StoredJob[] => readJobs(db).jobs;
+
+/** A job's document as it is stored, readable or not; null where there is no such job. */
+export const rawJob = (db: Db, id: string): string | null =>
+  db
+    .select({ document: jobs.document })
+    .from(jobs)
+    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)))
+    .get()?.document ?? null;
 
 export function findJob(db: Db, id: string): StoredJob | null {
   const row = db

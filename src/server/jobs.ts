@@ -9,7 +9,8 @@ import {
   ConflictError,
   findJob,
   insertJob,
-  listJobs,
+  rawJob,
+  readJobs,
   markDeleted,
   saveJob,
   takenIds,
@@ -50,8 +51,23 @@ function freeId(name: string, taken: ReadonlySet<string>): string {
 
 const summary = ({ job, revision, updatedAt }: StoredJob) => ({ job, revision, updatedAt });
 
-export const getJobs = (): Response =>
-  json({ jobs: listJobs(database()).map(summary), paints: listPaints(database()) });
+export function getJobs(): Response {
+  const { jobs, damaged } = readJobs(database());
+  return json({ jobs: jobs.map(summary), damaged, paints: listPaints(database()) });
+}
+
+/** A job's document as it is stored: what can be saved of a job that cannot be read. */
+export function getRawJob(id: string): Response {
+  const document = rawJob(database(), id);
+  if (document === null) throw gone(id);
+  return new Response(document, {
+    headers: {
+      "content-type": "application/octet-stream",
+      "content-disposition": `attachment; filename="${id}.stored.json"`,
+      "cache-control": "no-store",
+    },
+  });
+}
 
 const createSchema = object({
   from: string().oneOf(["new", "demo", "copy"]).required(),

@@ -1,5 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
+import path from "node:path";
 import { expect, test } from "@playwright/test";
+import Database from "better-sqlite3";
 import type { Job } from "../../src/core/job";
 import { demoJob, storedJob } from "./support";
 
@@ -99,4 +101,20 @@ test("a missing job and a missing page say so", async ({ page }) => {
   await expect(page.getByText('There is no job "never-was"')).toBeVisible();
   await page.goto("/nowhere");
   await expect(page.getByRole("heading", { name: "Nothing here" })).toBeVisible();
+});
+
+test("a damaged job is shown as such, and stops nothing else", async ({ page, request }) => {
+  const id = await demoJob(request);
+  const file = new Database(path.join(process.env.CRENNA_TEST_DATA!, "crenna.sqlite"));
+  file.prepare("update jobs set name = 'Torn job', document = substr(document, 1, 500) where id = ?").run(id);
+  file.close();
+  await page.goto("/");
+  await expect(page.getByRole("article", { name: "Ferry sergeant", exact: true }).first()).toBeVisible();
+  const torn = page.getByRole("article", { name: "Torn job, damaged" });
+  await expect(torn).toContainText("This job cannot be read");
+  const download = page.waitForEvent("download");
+  await torn.getByRole("link", { name: "Save it as it is" }).click();
+  expect(readFileSync(await (await download).path(), "utf8")).toHaveLength(500);
+  await torn.getByRole("button", { name: "Delete" }).click();
+  await expect(torn).toHaveCount(0);
 });

@@ -13,7 +13,15 @@ interface Listed {
 
 interface Loaded {
   readonly jobs: readonly Listed[];
+  readonly damaged: readonly Damaged[];
   readonly paints: readonly Paint[];
+}
+
+/** A job that cannot be read; the rest of the desk goes on. */
+interface Damaged {
+  readonly id: string;
+  readonly name: string;
+  readonly message: string;
 }
 
 /** What was deleted last, until it is too late to take it back. */
@@ -152,6 +160,27 @@ function DeskView() {
               onDelete={() => desk.remove(listed.job.id, listed.job.name)}
             />
           ))}
+        {desk.loaded?.damaged.map(({ id, name, message }) => (
+          <Box
+            key={id}
+            component="article"
+            aria-label={`${name}, damaged`}
+            sx={{ borderTop: 1, borderColor: "divider", py: 2, maxWidth: 720 }}
+          >
+            <Typography variant="h2">{name}</Typography>
+            <Typography color="error">This job cannot be read: {message}</Typography>
+            <Typography>
+              All others are as they were. Nothing of it was changed; save it as it is stored, so that it can
+              be mended.
+            </Typography>
+            <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
+              <Button variant="outlined" href={`/api/jobs/${id}/raw`}>
+                Save it as it is
+              </Button>
+              <Button onClick={() => desk.remove(id, name)}>Delete</Button>
+            </Box>
+          </Box>
+        ))}
       </Box>
       <Snackbar
         open={desk.deleted !== null}

@@ -56,7 +56,12 @@ export function useBuilt(surface: Surface | null): Built {
     try {
       built = buildForm({ form, seed });
       if (relief && heights) built = withHeightMap(built, relief, heights);
-      return { form: built, pattern: patternOf({ pattern, seed }, built, hand), problems: [], error: null };
+      return {
+        form: built,
+        pattern: patternOf({ form, pattern, seed }, built, hand),
+        problems: [],
+        error: null,
+      };
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       // With a form that can be built, what is wrong is wrong with the pattern, and is said in its setter.
