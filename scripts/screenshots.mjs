@@ -74,6 +74,14 @@ const shots = [
     },
   },
   {
+    name: "camouflage",
+    at: "/job/ferry-watch/coats",
+    act: async (page) => {
+      await page.getByRole("tab", { name: "Pattern" }).click();
+      await page.getByRole("table", { name: "Figures of the unit" }).waitFor();
+    },
+  },
+  {
     name: "form",
     at: "/job/reed-scout/coats",
     act: async (page) => {
