@@ -1,11 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { defaultPainter } from "../core/painter";
+import { checkJob } from "../core/checks";
+import { withParams } from "../core/edits/patterns";
+import { withSurface } from "../core/edits/surfaces";
+import type { Job } from "../core/job";
+import { cardsOf } from "../core/plan/cards";
+import { ferryWatch } from "../data/demo/company";
 import { ferrySergeant } from "../data/demo/ferrySergeant";
 import { demoShelf } from "../data/demo/shelf";
 import { uniformSpectrum } from "../core/colour/spectrum";
 import { Simulator } from "../core/simulate/simulator";
 import { startKernel } from "../core/simulate/compositor";
 import { parseRequest } from "./protocol";
+import { questions } from "./questions";
 import { takeSteps } from "./steps";
 
 const job = ferrySergeant();
@@ -28,6 +35,15 @@ describe("messages to the worker", () => {
       { kind: "benchPdf", id: 4, input: plan },
       { kind: "judge", id: 9, input: plan },
       { kind: "cards", id: 10, input: plan },
+      { kind: "guides", id: 11, input: { job, surfaceId: "coat-skirt" } },
+      {
+        kind: "wellAdditions",
+        id: 12,
+        input: {
+          well: { id: "w", name: "W", mixId: null, added: [], content: [], waterUl: 0 },
+          ...{ goal: [50, 0, 0], pots: demoShelf, paints: demoShelf, waterDropUl: 40, mostUl: 2000 },
+        },
+      },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);
@@ -80,5 +96,42 @@ describe("the steps", () => {
     const base = steps.effects[0]!;
     expect(base.coveredShare).toBeCloseTo(1, 2);
     expect(base.meanUm).toBeGreaterThan(15);
+  });
+});
+
+describe("what is thought about a job", () => {
+  const tools = { wanted: () => Promise.resolve(true), part: () => undefined };
+
+  it("is findings, cards and facts of its patterns, as the core has them", async () => {
+    const own = ferryWatch();
+    const judged = (await questions.judge.run(
+      { job: own, paints: demoShelf, painter: defaultPainter },
+      tools,
+    ))!;
+    expect(judged.findings).toEqual(checkJob(own, demoShelf));
+    expect(judged.cards).toEqual(cardsOf(own, demoShelf, defaultPainter));
+    expect(Object.keys(judged.facts).sort()).toEqual(["coat", "trousers"]);
+    // It travels to the page.
+    expect(structuredClone(judged)).toEqual(judged);
+  });
+
+  it("is dropped where a newer edit came", async () => {
+    const input = { job, paints: demoShelf, painter: defaultPainter };
+    expect(await questions.judge.run(input, { ...tools, wanted: () => Promise.resolve(false) })).toBeNull();
+  });
+
+  it("has guides for surfaces with a pattern that can be laid out, and for no others", async () => {
+    const guides = (of: Job, surfaceId: string) => questions.guides.run({ job: of, surfaceId }, tools);
+    expect((await guides(job, "coat-skirt"))!.tables.map(({ name }) => name)).toEqual([
+      "Row guides",
+      "Column guides",
+    ]);
+    const bare = { ...job, surfaces: [{ ...job.surfaces[0]!, pattern: null }] };
+    expect(await guides(bare, "coat-skirt")).toBeNull();
+    const broken = withSurface(job, "coat-skirt", (surface) =>
+      withParams(surface, (params) => ({ ...(params as object), threadCount: "D24 24" })),
+    );
+    expect(await guides(broken, "coat-skirt")).toBeNull();
+    expect(() => guides(job, "nowhere")).toThrow(RangeError);
   });
 });

@@ -14,7 +14,7 @@ interface Kept {
 const kept = new WeakMap<PatternUse, Kept>();
 /** Layouts by all they depend on: a job that came in a message is made of new objects, though little of it is new. */
 const byText = new Map<string, Pattern>();
-const MOST_BY_TEXT = 48;
+const MOST_BY_TEXT = 24;
 
 const sameHand = (a: Hand, b: Hand) => a.finestLineMm === b.finestLineMm && a.steadiness01 === b.steadiness01;
 

@@ -1,6 +1,7 @@
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { glazes } from "./glazes";
+import { guides } from "./guides";
 import { judge } from "./judge";
 import { mainColours } from "./mainColours";
 import { mixes } from "./mixes";
@@ -16,6 +17,7 @@ export const questions = {
   section,
   judge,
   cards,
+  guides,
   mixes,
   glazes,
   start,

@@ -4,7 +4,9 @@ import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
+import { ferryWatch, reedScout } from "../../../data/demo/company";
 import { demoShelf } from "../../../data/demo/shelf";
+import { families } from "../../patterns";
 import { InputError } from "../../errors";
 import { USUAL_LAMP } from "../../job";
 import { newJob } from "../../newJob";
@@ -68,7 +70,15 @@ describe("the job file", () => {
     }
   });
 
-  it("keeps to the published schema", () => {
+  it("keeps to the published schema, with every pattern there is", () => {
+    for (const job of [reedScout(), ferryWatch()]) {
+      const file: unknown = JSON.parse(writeJobFile(job, demoShelf));
+      expect(validate(file), JSON.stringify(validate.errors)).toBe(true);
+      expect(readJobFile(JSON.stringify(file)).job).toEqual(job);
+    }
+    const used = [demo, reedScout()].flatMap(({ surfaces }) => surfaces.map(({ pattern }) => pattern?.id));
+    for (const id of Object.keys(families)) expect(used, `${id} is in no demo`).toContain(id);
+
     expect(validate(JSON.parse(writeJobFile({ ...demo, log: LOG }, demoShelf)))).toBe(true);
   });
 

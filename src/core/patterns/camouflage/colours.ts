@@ -1,4 +1,5 @@
-import { opticsOfMix } from "../../colour/appearance";
+import { opticsOfMix, paintOptics } from "../../colour/appearance";
+import { ciede2000 } from "../../colour/difference";
 import { masstone } from "../../colour/film";
 import { tryAllMixes } from "../../colour/search";
 import { hexToLab, labToHex, spectrumToLab, type Triple } from "../../colour/spaces";
@@ -9,6 +10,8 @@ import { BASE, type CamouflageParams } from "./params";
 
 type Context = FamilyContext<CamouflageParams, CamouflageLayout>;
 
+/** Pots tried for a colour: those nearest to it, and the lightest and darkest. */
+const MOST_TRIED = 10;
 const LIGHTER_BY = 11;
 /** Lightness of the colour that shades the cloth and draws its seams, L*. */
 const SHADE_L = 14;
@@ -17,16 +20,16 @@ const WASH_WATER = 3;
 /** Mixes made as they are asked for, with what is at hand. */
 class Mixer {
   readonly mixes: Mix[];
-  private readonly usable: readonly Paint[];
+  private readonly usable: readonly { readonly paint: Paint; readonly lab: Triple }[];
   constructor(
     private readonly job: Job,
     private readonly paints: readonly Paint[],
     private readonly surfaceId: string,
   ) {
     this.mixes = [...job.mixes];
-    this.usable = paints.filter(
-      ({ kind, state }) => kind === "paint" && (state === "have" || state === "low"),
-    );
+    this.usable = paints
+      .filter(({ kind, state }) => kind === "paint" && (state === "have" || state === "low"))
+      .map((paint) => ({ paint, lab: spectrumToLab(masstone(paintOptics(paint))) }));
   }
 
   has(id: string | null): id is string {
@@ -37,9 +40,15 @@ class Mixer {
     return spectrumToLab(masstone(opticsOfMix(mixById({ mixes: this.mixes }, mixId), this.paints)));
   }
 
-  /** Few pots in small whole parts that come nearest to a colour. */
+  /** Few pots in small whole parts that come nearest to a colour, of pots that look like it already. */
   private partsFor(goal: Triple): readonly MixPart[] {
-    return tryAllMixes(this.usable, goal, { mostParts: 4, pots: 2, keep: 1 })[0]?.parts ?? [];
+    const near = [...this.usable].sort((a, b) => ciede2000(a.lab, goal) - ciede2000(b.lab, goal));
+    const [lightest] = [...this.usable].sort((a, b) => b.lab[0] - a.lab[0]);
+    const [darkest] = [...this.usable].sort((a, b) => a.lab[0] - b.lab[0]);
+    const tried = new Set(
+      [...near.slice(0, MOST_TRIED), lightest, darkest].flatMap((one) => (one ? [one.paint] : [])),
+    );
+    return tryAllMixes([...tried], goal, { mostParts: 4, pots: 2, keep: 1 })[0]?.parts ?? [];
   }
 
   /** A mix for a colour: one of the job's that already shows it, else a new one. */

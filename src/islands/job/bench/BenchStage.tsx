@@ -1,13 +1,17 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { useState } from "react";
+import type { Surface } from "../../../core/job";
+import { familyIn } from "../../../core/patterns";
 import { SITTING_CAUTIONS, totalsOf, type Card } from "../../../core/plan/cards";
 import { writeGaugeSvg } from "../../../core/formats/gauge-svg/gaugeSvg";
 import { counted, formatMinutes, formatNumber } from "../../../core/units";
-import { saveFile } from "../../../ui/api";
+import { messageOf, saveFile } from "../../../ui/api";
 import { ColumnHead, Row } from "../../../ui/Row";
 import { useEdit, useJob, usePaints } from "../jobStore";
 import { tickCard, untickCard } from "../log/logEdits";
 import { useCards } from "../useStageStates";
-import { useBuilt, useSurface } from "../useSurface";
+import { askGuides } from "../useGuides";
+import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { CardView } from "./CardView";
 import { shopping } from "./shopping";
@@ -68,8 +72,24 @@ function CardList({
 function Print() {
   const job = useJob();
   const surface = useSurface();
-  const { pattern } = useBuilt(surface);
-  const guides = pattern?.family.guides;
+  const guides = surface && familyIn(surface)?.guides;
+  const figure = useView((view) => view.figure);
+  const paints = usePaints();
+  const [problem, setProblem] = useState<string | null>(null);
+  const saveGuides = async ({ id, name }: Surface) => {
+    setProblem(null);
+    try {
+      const made = await askGuides({ ...job, log: [] }, paints, id, figure);
+      if (!made) throw new Error("There are no guides until sizes and pattern are mended.");
+      saveFile(
+        `${job.id}-${id}-gauge.svg`,
+        writeGaugeSvg(made.pieces, `${job.name}: ${name}`),
+        "image/svg+xml",
+      );
+    } catch (error) {
+      setProblem(messageOf(error));
+    }
+  };
   const { state, make, stop } = useBenchPdf();
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
@@ -92,19 +112,15 @@ function Print() {
           The PDF could not be made. {state.problem}
         </Alert>
       )}
-      {pattern && guides && surface && (
-        <Button
-          variant="outlined"
-          onClick={() =>
-            saveFile(
-              `${job.id}-${surface.id}-gauge.svg`,
-              writeGaugeSvg(guides.of(pattern.layout).pieces, `${job.name}: ${surface.name}`),
-              "image/svg+xml",
-            )
-          }
-        >
+      {guides && (
+        <Button variant="outlined" onClick={() => void saveGuides(surface)}>
           {guides.title} as SVG, in mm
         </Button>
+      )}
+      {problem !== null && (
+        <Alert severity="error" variant="outlined">
+          {problem}
+        </Alert>
       )}
       <Typography variant="caption">
         Print at full size and measure the 50 mm ruler before you cut.

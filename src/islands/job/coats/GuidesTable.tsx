@@ -1,11 +1,21 @@
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
-import { useMemo } from "react";
+import {
+  Box,
+  Button,
+  LinearProgress,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from "@mui/material";
 import type { Surface } from "../../../core/job";
 import { writeGaugeSvg } from "../../../core/formats/gauge-svg/gaugeSvg";
+import { familyIn } from "../../../core/patterns";
 import type { GuideTable } from "../../../core/patterns/family";
 import { saveFile } from "../../../ui/api";
 import { useJob } from "../jobStore";
-import { useBuilt } from "../useSurface";
+import { useGuides } from "../useGuides";
 import { GuideSheet } from "./GuideSheet";
 
 const cell = { py: 0.3, px: 1, fontSize: 13 } as const;
@@ -43,9 +53,11 @@ function OneTable({ table }: { readonly table: GuideTable }) {
 /** Where every line and piece of the pattern lies, and the sheet to print. */
 export function GuidesTable({ surface }: { readonly surface: Surface }) {
   const job = useJob();
-  const { pattern } = useBuilt(surface);
-  const guides = pattern?.family.guides;
-  const made = useMemo(() => (pattern ? pattern.family.guides?.of(pattern.layout) : undefined), [pattern]);
+  const guides = familyIn(surface)?.guides;
+  const state = useGuides(surface);
+  if (state === "busy") return <LinearProgress aria-label="Drawing the guides" />;
+  if ("problem" in state) return <Typography sx={{ p: 2 }}>{state.problem}</Typography>;
+  const made = state.guides;
   if (!guides || !made)
     return <Typography sx={{ p: 2 }}>No guides until sizes and pattern are mended.</Typography>;
   const save = () =>
