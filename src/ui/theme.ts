@@ -64,7 +64,11 @@ export function makeTheme(mode: "light" | "dark") {
     },
     components: {
       MuiButtonBase: { defaultProps: { disableRipple: true } },
-      MuiButton: { defaultProps: { disableElevation: true, size: "small" } },
+      // A button that comes to life is what it says at once: motion is kept for what it explains.
+      MuiButton: {
+        defaultProps: { disableElevation: true, size: "small" },
+        styleOverrides: { root: { transition: "none" } },
+      },
       MuiTextField: { defaultProps: { size: "small", variant: "outlined" } },
       MuiSelect: { defaultProps: { size: "small" } },
       MuiToggleButton: {

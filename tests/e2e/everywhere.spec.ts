@@ -10,6 +10,15 @@ const STAGES = ["brief", "palette", "coats", "check", "bench", "log"] as const;
 /** Findings of axe that would keep somebody out. */
 async function seriousFindings(page: Page, mode: "light" | "dark", within = "body"): Promise<string[]> {
   await page.evaluate(axe);
+  // What is still fading in has the contrast of neither its start nor its end.
+  await page.evaluate(() =>
+    Promise.all(
+      document
+        .getAnimations()
+        .filter(({ effect }) => effect?.getComputedTiming().iterations !== Infinity)
+        .map(({ finished }) => finished.catch(() => undefined)),
+    ),
+  );
   // Names, roles and order are the same in both themes: the dark one is asked about its contrast.
   const options = mode === "dark" ? { runOnly: ["color-contrast"] } : {};
   const results = await page.evaluate(
