@@ -8,6 +8,7 @@ import { useJob } from "../../../jobStore";
 import { Choice } from "../Choice";
 import { MixPick } from "../MixPick";
 import type { SetterProps } from "../setter";
+import { withBaseMix } from "./layers";
 import { LayerDetails } from "./LayerDetails";
 import { LayerList } from "./LayerList";
 import { LayerNumbers } from "./LayerNumbers";
@@ -36,7 +37,7 @@ function Whole({ params, change }: Pick<Props, "params" | "change">) {
       <MixPick
         label="Base coat"
         value={params.baseMixId}
-        onChange={(baseMixId) => baseMixId !== null && change({ baseMixId })}
+        onChange={(baseMixId) => baseMixId !== null && change(withBaseMix(params, baseMixId))}
       />
       <Choice
         label="Patches and seams"

@@ -4,7 +4,7 @@ import { BASE, type CamouflageParams, type Layer } from "../../../../../core/pat
 import { NumberField } from "../../../../../ui/NumberField";
 import { TextEdit } from "../../../../../ui/TextEdit";
 import { MixPick } from "../MixPick";
-import { movedLayer, withLayer, withoutLayer } from "./layers";
+import { movedLayer, withLayer, withLayerMix, withoutLayer } from "./layers";
 
 interface Props {
   readonly params: CamouflageParams;
@@ -134,7 +134,7 @@ export function LayerDetails({ params, layer, change }: Props) {
           <MixPick
             label="Its mix"
             value={layer.mixId}
-            onChange={(mixId) => mixId !== null && change(withLayer(params, layer.id, { mixId }))}
+            onChange={(mixId) => mixId !== null && change(withLayerMix(params, layer.id, mixId))}
           />
           <Button disabled={at === 0} onClick={() => change(movedLayer(params, layer.id, -1))}>
             Paint it earlier

@@ -74,3 +74,23 @@ export function movedLayer(params: CamouflageParams, id: string, by: -1 | 1): Pa
     }),
   };
 }
+
+const withoutLight = ({ lights }: CamouflageParams, id: string) => lights.filter((light) => light.id !== id);
+
+/** A layer in another mix; its light is mixed anew, lighter than that. */
+export const withLayerMix = (
+  params: CamouflageParams,
+  id: string,
+  mixId: string,
+): Partial<CamouflageParams> => ({
+  ...withLayer(params, id, { mixId }),
+  lights: withoutLight(params, id),
+});
+
+/** Another base; its light, and the wash and lines that shade it, are mixed anew where there are some. */
+export const withBaseMix = (params: CamouflageParams, baseMixId: string): Partial<CamouflageParams> => ({
+  baseMixId,
+  lights: withoutLight(params, BASE),
+  washMixId: params.washMixId === null ? null : "",
+  lineMixId: params.lineMixId === null ? null : "",
+});
