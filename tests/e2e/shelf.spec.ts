@@ -69,11 +69,11 @@ test("pots are found by words, kind, state and nearness, and it is shown where e
   await expect(row(page, "Clear Umber")).toBeVisible();
   await expect(row(page, "Tarn Blue")).toHaveCount(0);
   await search(page).fill("");
-  await page.getByLabel("State", { exact: true }).click();
+  await page.getByRole("combobox", { name: "State", exact: true }).click();
   await page.getByRole("option", { name: "wanted" }).click();
   await expect(row(page, "Lode Bronze")).toBeVisible();
   await expect(row(page, "Tarn Blue")).toHaveCount(0);
-  await page.getByLabel("State", { exact: true }).click();
+  await page.getByRole("combobox", { name: "State", exact: true }).click();
   await page.getByRole("option", { name: "any" }).click();
   await page.getByRole("button", { name: "Near to a colour" }).click();
   await page.getByLabel("Near to", { exact: true }).fill("lab(43 45 35)");
