@@ -153,7 +153,7 @@ async function fieldCoats(): Promise<Line[]> {
     const coat = {
       ...job.surfaces[0]!.coats[0]!,
       technique: { id, version: 1, params: {} },
-      target: techniques[id].startPlace ?? ({ kind: "everywhere" } as const),
+      place: techniques[id].startPlace ?? ({ kind: "everywhere" } as const),
     };
     const film = await middleAtPace(3, () =>
       layCoat(

@@ -25,7 +25,7 @@ function blotched(): Job {
   const surface = { ...plain, form: { ...plain.form, params: { ...plain.form.params, ...sizes } } };
   const job = { ...ferrySergeant(), surfaces: [surface] };
   const put = putPattern(job, "cloak", "camouflage", demoShelf);
-  const params = startFrom(presets[1]!, job.figure, 0.12, 5);
+  const params = startFrom(presets[1]!, job.figures[0]!, 0.12, 5);
   return deriveCoats(
     withSurface(put, "cloak", (now) => withParams(now, () => params)),
     demoShelf,

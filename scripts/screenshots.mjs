@@ -54,10 +54,10 @@ const shots = [
     },
   },
   {
-    name: "targets",
+    name: "goals",
     at: `${JOB}/palette`,
     act: async (page) => {
-      await page.getByRole("button", { name: "Targets", exact: true }).click();
+      await page.getByRole("button", { name: "Goals", exact: true }).click();
       await page.getByLabel("Reference picture").setInputFiles(path.join(folder, "coats.png"));
       await page.getByRole("button", { name: "Find its main colours" }).click();
       await page.getByRole("img", { name: "Main colours by share" }).scrollIntoViewIfNeeded();

@@ -77,13 +77,15 @@ function camouflaged(preset: Preset, name: string, formId: FormId, params: Recor
   };
   const job = {
     ...blank,
-    figure: { ...blank.figure, eyeHeightMm: 32, standard: "display" as const, primer: "grey" as const },
+    figures: [
+      { ...blank.figures[0]!, eyeHeightMm: 32, standard: "display" as const, primer: "grey" as const },
+    ],
     hand: { finestLineMm: 0.12, steadiness01: 0.7 },
     mixes: [],
     surfaces: [surface],
   };
   const put = putPattern(job, surface.id, "camouflage", demoShelf);
-  const start = startFrom(preset, job.figure, job.hand.finestLineMm, 7);
+  const start = startFrom(preset, job.figures[0]!, job.hand.finestLineMm, 7);
   const changed = withSurface({ ...put, mixes: [] }, surface.id, (now) => withParams(now, () => start));
   return deriveCoats(changed, demoShelf, null);
 }

@@ -71,14 +71,14 @@ export async function techniquePictures(
     water: techniques[id].startWater ?? 1,
     passes: id === "base-coat" ? 2 : 1,
     held: false,
-    target: techniques[id].startPlace ?? { kind: "everywhere" },
+    place: techniques[id].startPlace ?? { kind: "everywhere" },
     role: null,
     overSeams: false,
     seed: 21,
   });
   const lay = (one: Coat, below: readonly LaidCoat[]): LaidCoat => {
-    const place = one.target.kind === "zones" ? { place: one.target } : {};
-    const marks = { kind: "field" as const, hollowsOnly: one.target.kind === "hollows", ...place };
+    const place = one.place.kind === "zones" ? { place: one.place } : {};
+    const marks = { kind: "field" as const, hollowsOnly: one.place.kind === "hollows", ...place };
     const ground = { grid, films: below.map((laid) => laid.film), near: null };
     return { coat: one, film: layCoat(marks, one, job.hand, ground, buffer, insideSum) };
   };

@@ -14,7 +14,7 @@ const dots: Coat = {
   ...base,
   id: "dots",
   technique: { id: "stipple", version: 1, params: {} },
-  target: inZones(["raised"], 0, { near: { coatId: base.id, side: "border", reachMm: 0.4 } }),
+  place: inZones(["raised"], 0, { near: { coatId: base.id, side: "border", reachMm: 0.4 } }),
 };
 
 describe("copying coats", () => {
@@ -23,7 +23,7 @@ describe("copying coats", () => {
     const [first, second] = copied.surfaces[0]!.coats.slice(-2) as [Coat, Coat];
     expect(copied.surfaces[0]!.coats).toHaveLength(demo.surfaces[0]!.coats.length + 2);
     expect(first.seed).not.toBe(base.seed);
-    expect(second.target.kind === "zones" && second.target.near?.coatId).toBe(first.id);
+    expect(second.place.kind === "zones" && second.place.near?.coatId).toBe(first.id);
     expect(() => parseJob(copied)).not.toThrow();
     expect(copied.surfaces[1]).toEqual(strap);
     expect(demoShelf.length).toBeGreaterThan(0);
@@ -34,11 +34,11 @@ describe("copying coats", () => {
     expect(copyCoats(job, [boxes], "strap-1").surfaces[1]!.coats).toHaveLength(1);
     const alone = copyCoats(
       job,
-      [{ ...dots, target: { ...inZones([], 0), near: { coatId: "gone", side: "inside", reachMm: 0 } } }],
+      [{ ...dots, place: { ...inZones([], 0), near: { coatId: "gone", side: "inside", reachMm: 0 } } }],
       "strap-1",
     );
     const last = alone.surfaces[1]!.coats.at(-1)!;
-    expect(last.target.kind === "zones" && last.target.near).toBeNull();
+    expect(last.place.kind === "zones" && last.place.near).toBeNull();
   });
 
   it("stops at the most a surface can have", () => {

@@ -1,20 +1,20 @@
 import { freeId } from "./edits/surfaces";
 import { hashText } from "./random";
 import { techniques, isTechniqueId } from "./techniques";
-import type { Coat, CoatTarget, Job } from "./job";
+import type { Coat, Place, Job } from "./job";
 
 /** Most coats of a surface. */
 export const MOST_COATS = 60;
 
-/** A place that means something on the other surface: pattern targets stay behind, earlier coats by their copies. */
-function targetOn(target: CoatTarget, copies: ReadonlyMap<string, string>, coat: Coat): CoatTarget | null {
+/** A place that means something on the other surface: pattern places stay behind, earlier coats by their copies. */
+function placeOn(place: Place, copies: ReadonlyMap<string, string>, coat: Coat): Place | null {
   const field = isTechniqueId(coat.technique.id) && techniques[coat.technique.id].lays.includes("field");
-  if (target.kind !== "zones") {
-    if (target.kind === "everywhere" || target.kind === "hollows") return target;
+  if (place.kind !== "zones") {
+    if (place.kind === "everywhere" || place.kind === "hollows") return place;
     return field ? { kind: "everywhere" } : null;
   }
-  const nearId = target.near ? copies.get(target.near.coatId) : undefined;
-  return { ...target, near: target.near && nearId !== undefined ? { ...target.near, coatId: nearId } : null };
+  const nearId = place.near ? copies.get(place.near.coatId) : undefined;
+  return { ...place, near: place.near && nearId !== undefined ? { ...place.near, coatId: nearId } : null };
 }
 
 /**
@@ -27,12 +27,12 @@ export function copyCoats(job: Job, coats: readonly Coat[], toId: string): Job {
     let grown = surface;
     const copies = new Map(surface.coats.map((coat) => [coat.id, coat.id]));
     for (const coat of coats) {
-      const target = targetOn(coat.target, copies, coat);
-      if (!target || grown.coats.length >= MOST_COATS) continue;
+      const place = placeOn(coat.place, copies, coat);
+      if (!place || grown.coats.length >= MOST_COATS) continue;
       const id = freeId(`${grown.id}-own`, grown.coats);
       copies.set(coat.id, id);
       const seed = hashText(`${id}/${coat.seed}`) % 100000;
-      grown = { ...grown, coats: [...grown.coats, { ...coat, id, target, role: null, seed }] };
+      grown = { ...grown, coats: [...grown.coats, { ...coat, id, place, role: null, seed }] };
     }
     return grown;
   });

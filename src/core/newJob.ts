@@ -1,15 +1,44 @@
-import { USUAL_LAMP, type Job, type Mix, type Paint, type Surface } from "./job";
+import {
+  FIRST_FIGURE,
+  JOB_VERSION,
+  USUAL_LAMP,
+  type Figure,
+  type Job,
+  type Mix,
+  type Paint,
+  type Surface,
+} from "./job";
 import type { Painter } from "./painter";
 import { hashText } from "./random";
 import { forms, type FormId } from "./surface/forms";
 import { USUAL_WEAR } from "./surface/wear";
 
+/** What a new figure starts as. */
+export const newFigure = (id: string, name: string): Figure => ({
+  id,
+  name,
+  eyeHeightMm: 28,
+  standard: "tabletop",
+  primer: "grey",
+  viewingDistanceMm: 600,
+  lamp: USUAL_LAMP,
+  notes: "",
+  count: 1,
+});
+
 /** A surface of a form, with one base coat. */
-export function newPlainSurface(id: string, name: string, formId: FormId, mixes: readonly Mix[]): Surface {
+export function newPlainSurface(
+  id: string,
+  name: string,
+  formId: FormId,
+  mixes: readonly Mix[],
+  figureId = FIRST_FIGURE,
+): Surface {
   const seed = hashText(id) % 10000;
   return {
     id,
     name,
+    figureId,
     form: {
       id: formId,
       version: forms[formId].version,
@@ -27,7 +56,7 @@ export function newPlainSurface(id: string, name: string, formId: FormId, mixes:
         water: 1,
         passes: 2,
         held: false,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
         role: null,
         overSeams: false,
         seed,
@@ -66,25 +95,15 @@ export function newJob(id: string, name: string, painter: Painter, paints: reado
   const mixes = startMixes(paints);
   return {
     format: "crenna-job",
-    version: 3,
+    version: JOB_VERSION,
     id,
     name,
-    figure: {
-      eyeHeightMm: 28,
-      standard: "tabletop",
-      primer: "grey",
-      viewingDistanceMm: 600,
-      lamp: USUAL_LAMP,
-      notes: "",
-      count: 1,
-    },
+    figures: [newFigure(FIRST_FIGURE, "Figure")],
     hand: painter.hand,
     mixes,
-    wells: [],
     references: [],
-    targets: [],
+    goals: [],
     surfaces: [newPlainSurface("skirt", "Skirt", "cone-band", mixes)],
     touching: [],
-    log: [],
   };
 }

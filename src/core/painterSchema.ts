@@ -1,14 +1,10 @@
-import { number, object } from "yup";
+import { handSchema } from "./job";
 import type { Painter } from "./painter";
-
-const size = (min: number, max: number) => number().strict().required().min(min).max(max);
+import { fields, size } from "./shape";
 
 /** Allowed ranges of the painter's profile. */
-export const painterSchema = object({
-  hand: object({ finestLineMm: size(0.03, 1), steadiness01: size(0, 1) })
-    .strict()
-    .required()
-    .noUnknown(),
+export const painterSchema = fields({
+  hand: handSchema,
   waterDropUl: size(5, 200),
   brushLossUl: size(0, 200),
   paletteLossUl: size(0, 500),
@@ -17,10 +13,7 @@ export const painterSchema = object({
   secondsPerDot: size(0.2, 60),
   mm2PerMinute: size(10, 5000),
   setUpMinutes: size(0, 30),
-})
-  .strict()
-  .required()
-  .noUnknown("${path} has something unknown: ${unknown}");
+});
 
 /** @throws ValidationError with every problem */
 export const parsePainter = (value: unknown): Painter =>

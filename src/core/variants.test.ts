@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../data/demo/ferrySergeant";
-import { jobSchema } from "./formats/job-json/jobSchema";
+import { jobSchema } from "./job";
 import { keepVariant, MOST_VARIANTS, paintVariant, removeVariant } from "./variants";
 
 const job = ferrySergeant();

@@ -1,5 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, cpSync, writeFileSync, readFileSync } from "node:fs";
-import os from "node:os";
+import { existsSync, readdirSync, cpSync, writeFileSync, readFileSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
 import { beforeEach, describe, expect, it } from "vitest";
@@ -7,29 +6,20 @@ import { defaultPainter } from "../core/painter";
 import { openDatabase, type Opened } from "./database";
 import { ferrySergeant } from "./demo/ferrySergeant";
 import { demoShelf } from "./demo/shelf";
-import {
-  ConflictError,
-  findJob,
-  forgetDeleted,
-  insertJob,
-  listJobs,
-  markDeleted,
-  rawJob,
-  readJobs,
-  saveJob,
-} from "./jobStore";
-import { addPaints, jobsUsing, listPaints, putPaint, removePaint } from "./paintStore";
+import { ConflictError, findJob, forgetDeleted, insertJob, listJobs, markDeleted, saveJob } from "./jobStore";
+import { putWell } from "./historyStore";
+import { addPaints, changePaints, listPaints, putPaint, usersOfPots } from "./paintStore";
 import { readPainter, writePainter } from "./settingsStore";
+import { MIGRATIONS, newDatabase, NOW, WELL } from "./testing";
 import { loadDemo } from ".";
 
-const MIGRATIONS = path.resolve("drizzle");
-const NOW = "2026-05-01T10:00:00.000Z";
 let folder = "";
 let opened: Opened;
 
 beforeEach(() => {
-  folder = mkdtempSync(path.join(os.tmpdir(), "crenna-data-"));
-  opened = openDatabase({ folder, migrations: MIGRATIONS });
+  const made = newDatabase();
+  ({ folder } = made);
+  opened = made;
 });
 
 describe("the database", () => {
@@ -45,14 +35,11 @@ describe("the database", () => {
     loadDemo(opened.db, true, NOW);
     expect(
       listJobs(opened.db)
-        .map((stored) => stored.job.name)
+        .map(({ name }) => name)
         .sort(),
     ).toEqual(["Ferry sergeant", "Ferry watch", "Reed scout"]);
     expect(listPaints(opened.db)).toEqual(demoShelf);
-    const other = openDatabase({
-      folder: mkdtempSync(path.join(os.tmpdir(), "crenna-data-")),
-      migrations: MIGRATIONS,
-    });
+    const other = newDatabase();
     loadDemo(other.db, false, NOW);
     expect(listJobs(other.db)).toEqual([]);
     expect(listPaints(other.db).length).toBeGreaterThan(10);
@@ -114,8 +101,11 @@ describe("the shelf", () => {
   it("knows which jobs use a pot", () => {
     addPaints(opened.db, demoShelf);
     insertJob(opened.db, ferrySergeant(), NOW);
-    expect(jobsUsing(opened.db, "paint-straw")).toEqual(["ferry-sergeant"]);
-    expect(jobsUsing(opened.db, "paint-moss")).toEqual([]);
+    const users = (pot: string) => (usersOfPots(opened.db).get(pot) ?? []).map(({ id }) => id);
+    expect(users("paint-straw")).toEqual(["ferry-sergeant"]);
+    expect(users("paint-moss")).toEqual([]);
+    putWell(opened.db, "ferry-sergeant", WELL);
+    expect(users("paint-moss")).toEqual(["ferry-sergeant"]);
   });
 
   it("changes a pot in its place, adds new ones at the end, and takes them off", () => {
@@ -125,8 +115,8 @@ describe("the shelf", () => {
     const names = listPaints(opened.db).map((paint) => paint.name);
     expect(names[0]).toBe("Tarn Blue, old pot");
     expect(names.at(-1)).toBe("New");
-    expect(removePaint(opened.db, "paint-new")).toBe(true);
-    expect(removePaint(opened.db, "paint-new")).toBe(false);
+    changePaints(opened.db, [], ["paint-new"]);
+    expect(listPaints(opened.db).map((paint) => paint.name)).not.toContain("New");
   });
 
   it("keeps its own pot where an imported one has the same id", () => {
@@ -143,43 +133,5 @@ describe("the painter", () => {
     writePainter(opened.db, own);
     writePainter(opened.db, own);
     expect(readPainter(opened.db)).toEqual(own);
-  });
-});
-
-describe("a database of an earlier release", () => {
-  it("opens with every job, pot and setting, in today's shape, and what was deleted can come back", () => {
-    const older = mkdtempSync(path.join(os.tmpdir(), "crenna-data-"));
-    cpSync(path.resolve("tests/fixtures/database-2.sqlite"), path.join(older, "crenna.sqlite"));
-    const old = openDatabase({ folder: older, migrations: MIGRATIONS });
-    const { db } = old;
-    const [sergeant, scout] = listJobs(db);
-    expect([sergeant!.job.name, sergeant!.revision]).toEqual(["Ferry sergeant, second", 2]);
-    expect(scout!.job.name).toBe("Reed scout");
-    expect(sergeant!.job.version).toBe(3);
-    expect(sergeant!.job.log.map((entry) => entry.note)).toEqual(["Ünruhige Hand", ""]);
-    expect(sergeant!.job.surfaces[0]!.parked.length).toBeGreaterThan(0);
-    expect(sergeant!.job.surfaces[0]!.variants.map((one) => one.name)).toEqual(["Quiet cloth", "Bands"]);
-    expect(listPaints(db)).toEqual(demoShelf);
-    expect(readPainter(db).hand).toEqual({ finestLineMm: 0.15, steadiness01: 0.6 });
-    expect(markDeleted(db, "gone", null)).toBe(true);
-    expect(listJobs(db)).toHaveLength(3);
-    old.close();
-  });
-
-  it("with a damaged row still lists all others, and keeps the row as it is", () => {
-    insertJob(opened.db, ferrySergeant(), NOW);
-    insertJob(opened.db, { ...ferrySergeant(), id: "torn", name: "Torn" }, NOW);
-    insertJob(opened.db, { ...ferrySergeant(), id: "odd", name: "Odd" }, NOW);
-    const damage = opened.db.$client.prepare("update jobs set document = ? where id = ?");
-    damage.run('{"format":"crenna-job","version":3,"name', "torn");
-    damage.run(JSON.stringify({ ...ferrySergeant(), id: "odd", hand: { finestLineMm: null } }), "odd");
-    const { jobs, damaged } = readJobs(opened.db);
-    expect(jobs.map(({ job }) => job.id)).toEqual(["ferry-sergeant"]);
-    expect(damaged.map(({ name }) => name)).toEqual(["Torn", "Odd"]);
-    expect(damaged[1]!.message).toMatch(/hand/);
-    expect(rawJob(opened.db, "torn")).toBe('{"format":"crenna-job","version":3,"name');
-    expect(rawJob(opened.db, "nowhere")).toBeNull();
-    expect(markDeleted(opened.db, "torn", NOW)).toBe(true);
-    expect(readJobs(opened.db).damaged.map(({ id }) => id)).toEqual(["odd"]);
   });
 });

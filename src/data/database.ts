@@ -5,6 +5,7 @@ import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3"
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
 import * as schema from "./schema";
+import { findOutdated, writeUpgraded } from "./upgrade";
 
 export type Db = BetterSQLite3Database<typeof schema> & { readonly $client: Database.Database };
 
@@ -28,8 +29,31 @@ function pending(sqlite: Database.Database, migrations: string): number {
   return all - row.n;
 }
 
+function setUp(sqlite: Database.Database): void {
+  sqlite.pragma("journal_mode = WAL");
+  // FULL, so that a power cut after a save cannot take the save back.
+  sqlite.pragma("synchronous = FULL");
+  sqlite.pragma("busy_timeout = 3000");
+}
+
+/** Copies the file beside itself, under the time it is now. */
+function backUp(sqlite: Database.Database, file: string): void {
+  sqlite.pragma("wal_checkpoint(TRUNCATE)");
+  const stamp = new Date().toISOString().replaceAll(/[:.]/g, "-");
+  copyFileSync(file, file.replace(/\.sqlite$/, `-before-${stamp}.sqlite`));
+}
+
+function migrateTables(sqlite: Database.Database, migrationsFolder: string): void {
+  // Rebuilding a table inside a transaction would cascade to its children if this were on.
+  sqlite.pragma("foreign_keys = OFF");
+  migrate(drizzle(sqlite), { migrationsFolder });
+  const dangling = sqlite.pragma("foreign_key_check") as unknown[];
+  if (dangling.length > 0) throw new Error(`the schema change left ${dangling.length} dangling references`);
+}
+
 /**
- * Opens the database and brings its schema up to date. Before a schema change the file is copied beside itself.
+ * Opens the database and brings its tables, and then what is stored in them, up to date. Before either the file is
+ * copied beside itself.
  * @throws Error where the file is damaged or a migration leaves dangling references
  */
 export function openDatabase({ folder, migrations }: OpenOptions): Opened {
@@ -37,22 +61,21 @@ export function openDatabase({ folder, migrations }: OpenOptions): Opened {
   const file = path.join(folder, "crenna.sqlite");
   const existed = existsSync(file);
   const sqlite = new Database(file);
-  sqlite.pragma("journal_mode = WAL");
-  // FULL, so that a power cut after a save cannot take the save back.
-  sqlite.pragma("synchronous = FULL");
-  sqlite.pragma("busy_timeout = 3000");
-  if (pending(sqlite, migrations) > 0) {
-    if (existed) {
-      sqlite.pragma("wal_checkpoint(TRUNCATE)");
-      const stamp = new Date().toISOString().replaceAll(/[:.]/g, "-");
-      copyFileSync(file, path.join(folder, `crenna-before-${stamp}.sqlite`));
+  try {
+    setUp(sqlite);
+    const changes = pending(sqlite, migrations) > 0;
+    if (changes && existed) backUp(sqlite, file);
+    if (changes) migrateTables(sqlite, migrations);
+    sqlite.pragma("foreign_keys = ON");
+    const db = drizzle(sqlite, { schema });
+    const outdated = findOutdated(db);
+    if (outdated.jobs.length + outdated.fits.length > 0) {
+      if (!changes) backUp(sqlite, file);
+      writeUpgraded(db, outdated);
     }
-    // Rebuilding a table inside a transaction would cascade to its children if this were on.
-    sqlite.pragma("foreign_keys = OFF");
-    migrate(drizzle(sqlite), { migrationsFolder: migrations });
-    const dangling = sqlite.pragma("foreign_key_check") as unknown[];
-    if (dangling.length > 0) throw new Error(`the schema change left ${dangling.length} dangling references`);
+    return { db, close: () => sqlite.close() };
+  } catch (error) {
+    sqlite.close();
+    throw error;
   }
-  sqlite.pragma("foreign_keys = ON");
-  return { db: drizzle(sqlite, { schema }), close: () => sqlite.close() };
 }

@@ -1,11 +1,12 @@
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
 import { ValidationError } from "yup";
 import { parseJob } from "../core/formats/job-json/jobSchema";
-import { paintsOf } from "../core/formats/job-json/jobFile";
-import type { Job, Paint } from "../core/job";
+import { NO_HISTORY, type History, type Job } from "../core/job";
 import type { Db } from "./database";
+import { insertHistory } from "./historyStore";
+import { describeJob, linkJob } from "./jobRows";
 import { listPaints } from "./paintStore";
-import { jobPaints, jobs } from "./schema";
+import { jobs } from "./schema";
 
 export interface StoredJob {
   readonly revision: number;
@@ -23,39 +24,48 @@ export class ConflictError extends Error {
   }
 }
 
-const toStored = (row: typeof jobs.$inferSelect): StoredJob => ({
-  revision: row.revision,
-  updatedAt: row.updatedAt,
-  job: parseJob(JSON.parse(row.document)),
-});
-
 /** A row whose document cannot be read as a job; what is stored stays as it is. */
-export interface DamagedJob {
-  readonly id: string;
-  readonly name: string;
-  readonly updatedAt: string;
-  /** What is wrong with it. */
-  readonly message: string;
-}
-
-/** Every job on the go; rows that cannot be read stand apart and stop nothing else. */
-export function readJobs(db: Db): { jobs: StoredJob[]; damaged: DamagedJob[] } {
-  const read: StoredJob[] = [];
-  const damaged: DamagedJob[] = [];
-  for (const row of db.select().from(jobs).where(isNull(jobs.deletedAt)).orderBy(asc(jobs.createdAt)).all()) {
-    try {
-      read.push(toStored(row));
-    } catch (error) {
-      if (!(error instanceof ValidationError || error instanceof SyntaxError)) throw error;
-      const { id, name, updatedAt } = row;
-      const all = error instanceof ValidationError ? error.errors : [error.message];
-      damaged.push({ id, name, updatedAt, message: all.slice(0, 3).join("; ") });
-    }
+export class DamagedError extends Error {
+  constructor(problems: readonly string[]) {
+    super(problems.slice(0, 3).join("; "));
+    this.name = "DamagedError";
   }
-  return { jobs: read, damaged };
 }
 
-export const listJobs = (db: Db): StoredJob[] => readJobs(db).jobs;
+/** @throws DamagedError where the document cannot be read */
+function toStored(row: typeof jobs.$inferSelect): StoredJob {
+  try {
+    return { revision: row.revision, updatedAt: row.updatedAt, job: parseJob(JSON.parse(row.document)) };
+  } catch (error) {
+    if (error instanceof ValidationError) throw new DamagedError(error.errors);
+    if (error instanceof SyntaxError) throw new DamagedError([error.message]);
+    throw error;
+  }
+}
+
+/** What the desk tells of a job; sizes are null where its document could not be read. */
+export type JobSummary = Pick<
+  typeof jobs.$inferSelect,
+  "id" | "name" | "updatedAt" | "eyeHeightMm" | "standard" | "primer" | "figures" | "surfaces"
+>;
+
+/** Every job on the go, without reading one of them. */
+export const listJobs = (db: Db): JobSummary[] =>
+  db
+    .select({
+      id: jobs.id,
+      name: jobs.name,
+      updatedAt: jobs.updatedAt,
+      eyeHeightMm: jobs.eyeHeightMm,
+      standard: jobs.standard,
+      primer: jobs.primer,
+      figures: jobs.figures,
+      surfaces: jobs.surfaces,
+    })
+    .from(jobs)
+    .where(isNull(jobs.deletedAt))
+    .orderBy(asc(jobs.createdAt))
+    .all();
 
 /** A job's document as it is stored, readable or not; null where there is no such job. */
 export const rawJob = (db: Db, id: string): string | null =>
@@ -65,6 +75,7 @@ export const rawJob = (db: Db, id: string): string | null =>
     .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)))
     .get()?.document ?? null;
 
+/** One job; null where there is none. @throws DamagedError where it cannot be read */
 export function findJob(db: Db, id: string): StoredJob | null {
   const row = db
     .select()
@@ -74,32 +85,23 @@ export function findJob(db: Db, id: string): StoredJob | null {
   return row ? toStored(row) : null;
 }
 
-function linkPaints(db: Pick<Db, "delete" | "insert">, job: Job, shelf: readonly Paint[]): void {
-  db.delete(jobPaints).where(eq(jobPaints.jobId, job.id)).run();
-  const used = paintsOf(job, shelf);
-  if (used.length > 0) {
-    db.insert(jobPaints)
-      .values(used.map((paint) => ({ jobId: job.id, paintId: paint.id })))
-      .run();
-  }
-}
+/** Whether there is such a job on the go. */
+export const hasJob = (db: Db, id: string): boolean =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)))
+    .get() !== undefined;
 
-/** Puts a new job in. @throws Error where its id is taken */
-export function insertJob(db: Db, job: Job, now: string): StoredJob {
+/** Puts a new job in, with what happened to it before. @throws Error where its id is taken */
+export function insertJob(db: Db, job: Job, now: string, history: History = NO_HISTORY): StoredJob {
   return db.transaction((tx) => {
-    const document = JSON.stringify(job);
+    const dates = { createdAt: now, updatedAt: now, deletedAt: null };
     tx.insert(jobs)
-      .values({
-        id: job.id,
-        name: job.name,
-        revision: 1,
-        document,
-        createdAt: now,
-        updatedAt: now,
-        deletedAt: null,
-      })
+      .values({ id: job.id, revision: 1, document: JSON.stringify(job), ...describeJob(job), ...dates })
       .run();
-    linkPaints(tx, job, listPaints(db));
+    linkJob(tx, job, listPaints(tx));
+    insertHistory(tx, job.id, history);
     return { revision: 1, updatedAt: now, job };
   });
 }
@@ -120,10 +122,13 @@ export function saveJob(db: Db, job: Job, revision: number, now: string): Stored
         .get();
       if (!row) return null;
       if (row.revision !== revision) throw new ConflictError(toStored(row));
-      const next = { name: job.name, revision: revision + 1, document: JSON.stringify(job), updatedAt: now };
-      tx.update(jobs).set(next).where(eq(jobs.id, job.id)).run();
-      linkPaints(tx, job, listPaints(db));
-      return { revision: next.revision, updatedAt: now, job };
+      const document = JSON.stringify(job);
+      tx.update(jobs)
+        .set({ ...describeJob(job), revision: revision + 1, document, updatedAt: now })
+        .where(eq(jobs.id, job.id))
+        .run();
+      linkJob(tx, job, listPaints(tx));
+      return { revision: revision + 1, updatedAt: now, job };
     },
     { behavior: "immediate" },
   );

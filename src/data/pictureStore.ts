@@ -1,6 +1,7 @@
-import { eq } from "drizzle-orm";
+import { eq, lt } from "drizzle-orm";
+import { JOB_VERSION } from "../core/job";
 import type { Db } from "./database";
-import { jobs, pictures } from "./schema";
+import { jobPictures, jobs, pictures } from "./schema";
 
 export interface StoredPicture {
   readonly id: string;
@@ -22,14 +23,18 @@ export const findPicture = (db: Db, id: string): StoredPicture | null =>
 
 /** Drops pictures older than a time that no job names, deleted jobs counted. */
 export function forgetPictures(db: Db, before: string): void {
-  const documents = db
-    .select({ document: jobs.document })
-    .from(jobs)
-    .all()
-    .map((row) => row.document);
-  const rows = db.select({ id: pictures.id, createdAt: pictures.createdAt }).from(pictures).all();
-  for (const { id, createdAt } of rows) {
-    if (createdAt < before && !documents.some((document) => document.includes(id)))
+  const linked = new Set(
+    db
+      .selectDistinct({ id: jobPictures.pictureId })
+      .from(jobPictures)
+      .all()
+      .map(({ id }) => id),
+  );
+  // A job that cannot be read has no links; what its text names is kept all the same.
+  const unread = db.select({ document: jobs.document }).from(jobs).where(lt(jobs.version, JOB_VERSION)).all();
+  const rows = db.select({ id: pictures.id }).from(pictures).where(lt(pictures.createdAt, before)).all();
+  for (const { id } of rows) {
+    if (!linked.has(id) && !unread.some(({ document }) => document.includes(id)))
       db.delete(pictures).where(eq(pictures.id, id)).run();
   }
 }

@@ -1,4 +1,14 @@
-import { blob, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import {
+  blob,
+  foreignKey,
+  index,
+  integer,
+  primaryKey,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from "drizzle-orm/sqlite-core";
 
 /** Pots on the shelf. */
 export const paints = sqliteTable("paints", {
@@ -14,12 +24,30 @@ export const paints = sqliteTable("paints", {
   dropUl: real("drop_ul").notNull(),
   overBlack: text("over_black"),
   finish: text("finish").notNull().default("matt"),
-  /** K, S and readings as checked JSON. */
+  /** K and S and how well they meet the readings, as checked JSON. */
   fit: text("fit"),
   position: integer("position").notNull(),
 });
 
-/** A job as one checked document, with a revision that every save must name. */
+/** What was measured of a pot, in the order it was read. */
+export const readings = sqliteTable(
+  "readings",
+  {
+    paintId: text("paint_id")
+      .notNull()
+      .references(() => paints.id, { onDelete: "cascade" }),
+    at: integer("at").notNull(),
+    laid: text("laid").notNull(),
+    filmUm: real("film_um"),
+    whiteParts: real("white_parts"),
+    l: real("l").notNull(),
+    a: real("a").notNull(),
+    b: real("b").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.paintId, table.at] })],
+);
+
+/** A job's design as one checked document, with a revision that every save must name, and what the desk tells of it. */
 export const jobs = sqliteTable("jobs", {
   id: text("id").primaryKey(),
   name: text("name").notNull(),
@@ -29,14 +57,127 @@ export const jobs = sqliteTable("jobs", {
   updatedAt: text("updated_at").notNull(),
   /** Set when deleted; kept for undo until the next start. */
   deletedAt: text("deleted_at"),
+  /** Shape the document is in; 0 where it could not be read yet. */
+  version: integer("version").notNull().default(0),
+  /** Of its first figure. */
+  eyeHeightMm: real("eye_height_mm"),
+  standard: text("standard"),
+  primer: text("primer"),
+  /** Figures to paint, all together. */
+  figures: integer("figures"),
+  surfaces: integer("surfaces"),
 });
 
-/** Pots a job's mixes name: a pot in use is not dropped from the shelf in silence. */
-export const jobPaints = sqliteTable("job_paints", {
-  jobId: text("job_id")
+const ofJob = () =>
+  text("job_id")
     .notNull()
-    .references(() => jobs.id, { onDelete: "cascade" }),
-  paintId: text("paint_id").notNull(),
+    .references(() => jobs.id, { onDelete: "cascade" });
+
+/** Pots a job's mixes name: a pot in use is not dropped from the shelf in silence. */
+export const jobPaints = sqliteTable(
+  "job_paints",
+  { jobId: ofJob(), paintId: text("paint_id").notNull() },
+  (table) => [uniqueIndex("job_paints_once").on(table.jobId, table.paintId)],
+);
+
+/** Pictures a job names, and what for: colours or relief. */
+export const jobPictures = sqliteTable(
+  "job_pictures",
+  { jobId: ofJob(), pictureId: text("picture_id").notNull(), use: text("use").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.pictureId, table.use] }),
+    index("job_pictures_by_picture").on(table.pictureId),
+  ],
+);
+
+/** Cards ticked off at the bench. */
+export const logEntries = sqliteTable(
+  "log_entries",
+  {
+    jobId: ofJob(),
+    id: text("id").notNull(),
+    position: integer("position").notNull(),
+    cardId: text("card_id").notNull(),
+    cardTitle: text("card_title").notNull(),
+    doneAt: text("done_at").notNull(),
+    minutes: real("minutes"),
+    note: text("note").notNull(),
+    /** Whether a well was kept, so that its drops are known. */
+    mixed: integer("mixed", { mode: "boolean" }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
+
+/** Drops as they were really mixed for an entry of the log; water where the pot is null. */
+export const logAdditions = sqliteTable(
+  "log_additions",
+  {
+    jobId: text("job_id").notNull(),
+    entryId: text("entry_id").notNull(),
+    at: integer("at").notNull(),
+    paintId: text("paint_id"),
+    drops: integer("drops").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.entryId, table.at] }),
+    foreignKey({
+      columns: [table.jobId, table.entryId],
+      foreignColumns: [logEntries.jobId, logEntries.id],
+    }).onDelete("cascade"),
+  ],
+);
+
+/** Running mixes on the palette. */
+export const wells = sqliteTable(
+  "wells",
+  {
+    jobId: ofJob(),
+    id: text("id").notNull(),
+    position: integer("position").notNull(),
+    name: text("name").notNull(),
+    mixId: text("mix_id"),
+    waterUl: real("water_ul").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
+
+const ofWell = {
+  jobId: text("job_id").notNull(),
+  wellId: text("well_id").notNull(),
+  at: integer("at").notNull(),
+};
+
+/** Drops that went into a well, in order; water where the pot is null. */
+export const wellAdditions = sqliteTable(
+  "well_additions",
+  { ...ofWell, paintId: text("paint_id"), drops: integer("drops").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.wellId, table.at] }),
+    foreignKey({ columns: [table.jobId, table.wellId], foreignColumns: [wells.jobId, wells.id] }).onDelete(
+      "cascade",
+    ),
+  ],
+);
+
+/** What is in a well now. */
+export const wellContents = sqliteTable(
+  "well_contents",
+  { ...ofWell, paintId: text("paint_id").notNull(), ul: real("ul").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.wellId, table.at] }),
+    foreignKey({ columns: [table.jobId, table.wellId], foreignColumns: [wells.jobId, wells.id] }).onDelete(
+      "cascade",
+    ),
+  ],
+);
+
+/** The painter's own schemes, each as a checked document. */
+export const schemes = sqliteTable("schemes", {
+  id: text("id").primaryKey(),
+  name: text("name").notNull(),
+  version: integer("version").notNull(),
+  document: text("document").notNull(),
+  createdAt: text("created_at").notNull(),
 });
 
 /** One row: the painter's profile, as a checked document. */

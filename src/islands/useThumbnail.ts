@@ -11,7 +11,7 @@ function simulate(job: Job, paints: readonly Paint[], surfaceId: string): Promis
   const made = queue.then(
     () =>
       new Promise<Specimen | null>((resolve) => {
-        const request = { job: { ...job, log: [] }, paints, surfaceId, upTo: null, lit: true };
+        const request = { job, paints, surfaceId, upTo: null, lit: true };
         client.ask(
           "specimen",
           { request, full: false },

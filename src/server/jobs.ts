@@ -5,12 +5,16 @@ import type { Job } from "../core/job";
 import { database } from "../data";
 import { wholeSergeant } from "../data/demo/company";
 import { newJob } from "../core/newJob";
+import type { Db } from "../data/database";
+import { readHistory } from "../data/historyStore";
+import { picturesOf } from "../data/jobRows";
 import {
   ConflictError,
+  DamagedError,
   findJob,
   insertJob,
+  listJobs,
   rawJob,
-  readJobs,
   markDeleted,
   saveJob,
   takenIds,
@@ -27,14 +31,6 @@ const now = () => new Date().toISOString();
 const gone = (id: string) =>
   new HttpProblem(404, "No such job", `There is no job "${id}". It may have been deleted.`);
 
-/** Reference and relief pictures a job names. */
-const pictureIdsOf = (job: Job): string[] => [
-  ...new Set([
-    ...job.references.map((one) => one.pictureId),
-    ...job.surfaces.flatMap((surface) => (surface.relief ? [surface.relief.pictureId] : [])),
-  ]),
-];
-
 /** A free id made from a name. */
 function freeId(name: string, taken: ReadonlySet<string>): string {
   const base =
@@ -49,12 +45,22 @@ function freeId(name: string, taken: ReadonlySet<string>): string {
   }
 }
 
-const summary = ({ job, revision, updatedAt }: StoredJob) => ({ job, revision, updatedAt });
+const stored = ({ job, revision, updatedAt }: StoredJob) => ({ job, revision, updatedAt });
 
-export function getJobs(): Response {
-  const { jobs, damaged } = readJobs(database());
-  return json({ jobs: jobs.map(summary), damaged, paints: listPaints(database()) });
+/** @throws HttpProblem 404 where it is gone, 422 where it cannot be read */
+function wantedJob(db: Db, id: string): StoredJob {
+  try {
+    const found = findJob(db, id);
+    if (found) return found;
+  } catch (error) {
+    if (!(error instanceof DamagedError)) throw error;
+    throw new HttpProblem(422, "Damaged", `This job cannot be read: ${error.message}`, { damaged: true });
+  }
+  throw gone(id);
 }
+
+/** What is on the go, without reading it. */
+export const getJobs = (): Response => json({ jobs: listJobs(database()) });
 
 /** A job's document as it is stored: what can be saved of a job that cannot be read. */
 export function getRawJob(id: string): Response {
@@ -84,10 +90,9 @@ export async function createJob(request: Request): Promise<Response> {
   const taken = takenIds(db);
   let job: Job;
   if (wish.from === "copy") {
-    const source = findJob(db, wish.id ?? "");
-    if (!source) throw gone(wish.id ?? "");
+    const source = wantedJob(db, wish.id ?? "");
     const name = `${source.job.name} copy`.slice(0, 80).trim();
-    job = { ...source.job, id: freeId(name, taken), name, log: [] };
+    job = { ...source.job, id: freeId(name, taken), name };
   } else if (wish.from === "demo") {
     const demo = wholeSergeant();
     job = { ...demo, id: freeId(demo.id, taken) };
@@ -96,7 +101,7 @@ export async function createJob(request: Request): Promise<Response> {
     const name = typed === "" ? "New figure" : typed;
     job = newJob(freeId(name, taken), name, readPainter(db), listPaints(db));
   }
-  return json(summary(insertJob(db, parseJob(job), now())), 201);
+  return json(stored(insertJob(db, parseJob(job), now())), 201);
 }
 
 /** A job file may carry eight pictures. */
@@ -104,20 +109,23 @@ const MOST_FILE_BYTES = 14_000_000;
 
 /** A job from a file. Nothing changes where the file has a problem. */
 export async function importJob(request: Request): Promise<Response> {
-  const { job, paints, pictures } = readJobFile(await readText(request, MOST_FILE_BYTES));
+  const { job, history, paints, pictures } = readJobFile(await readText(request, MOST_FILE_BYTES));
   const db = database();
   const kept = pictures.map(({ id, type, base64 }) =>
     checkedPicture(Buffer.from(base64, "base64"), type, id),
   );
   for (const picture of kept) keepPicture(db, picture, now());
   addPaints(db, paints);
-  return json(summary(insertJob(db, { ...job, id: freeId(job.id, takenIds(db)) }, now())), 201);
+  return json(stored(insertJob(db, { ...job, id: freeId(job.id, takenIds(db)) }, now(), history)), 201);
 }
 
-export function getJob(id: string): Response {
-  const stored = findJob(database(), id);
-  if (!stored) throw gone(id);
-  return json({ ...summary(stored), paints: listPaints(database()), painter: readPainter(database()) });
+/** One job with all that is needed to work on it, or bare: without shelf and painter. */
+export function getJob(id: string, bare = false): Response {
+  const db = database();
+  const found = stored(wantedJob(db, id));
+  const history = readHistory(db, id);
+  if (bare) return json({ ...found, history });
+  return json({ ...found, history, paints: listPaints(db), painter: readPainter(db) });
 }
 
 /** Saves an edit made on a named revision. */
@@ -155,14 +163,15 @@ export function restoreJob(id: string): Response {
   return json({ restored: id });
 }
 
+/** A job, what happened, and the pots and pictures it uses, as a file. */
 export function exportJob(id: string): Response {
-  const stored = findJob(database(), id);
-  if (!stored) throw gone(id);
-  const pictures = pictureIdsOf(stored.job).flatMap((pictureId) => {
-    const picture = findPicture(database(), pictureId);
+  const db = database();
+  const { job } = wantedJob(db, id);
+  const pictures = [...new Set(picturesOf(job).map(({ pictureId }) => pictureId))].flatMap((pictureId) => {
+    const picture = findPicture(db, pictureId);
     return picture ? [{ id: picture.id, type: picture.type, base64: picture.bytes.toString("base64") }] : [];
   });
-  return new Response(writeJobFile(stored.job, listPaints(database()), pictures), {
+  return new Response(writeJobFile(job, listPaints(db), pictures, readHistory(db, id)), {
     headers: {
       "content-type": "application/json; charset=utf-8",
       "content-disposition": `attachment; filename="${id}.crenna.json"`,

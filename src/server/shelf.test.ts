@@ -69,7 +69,7 @@ describe("many pots at once", () => {
     const fit = {
       absorption: new Array<number>(12).fill(0.02),
       scattering: new Array<number>(12).fill(0.1),
-      readings: [{ place: "black" as const, filmUm: 18, whiteParts: null, lab: [40, 3, -8] as const }],
+      readings: [{ laid: "black" as const, filmUm: 18, whiteParts: null, lab: [40, 3, -8] as const }],
       meanDifference: 0.4,
       largestDifference: 0.9,
     };

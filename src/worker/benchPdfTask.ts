@@ -2,7 +2,7 @@ import boldUrl from "@fontsource/archivo/files/archivo-latin-600-normal.woff?url
 import regularUrl from "@fontsource/archivo/files/archivo-latin-400-normal.woff?url";
 import { writeBenchPdf, type BenchPdfInput } from "../core/formats/bench-pdf/benchPdf";
 import type { PdfCard } from "../core/formats/bench-pdf/cardPages";
-import type { Job, Paint, Surface } from "../core/job";
+import { figureOf, type Job, type Paint, type Surface } from "../core/job";
 import { familyIn } from "../core/patterns";
 import type { Painter } from "../core/painter";
 import { buildForm } from "../core/surface/forms/buildForm";
@@ -73,13 +73,14 @@ const MOST_PRINTED = 12;
 function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
   const family = familyIn(surface);
   const { pattern: use } = surface;
+  const { count } = figureOf(job, surface);
   if (!use || !family?.guides) return [];
-  const figures = family.forFigure ? Math.min(MOST_PRINTED, job.figure.count) : 1;
+  const figures = family.forFigure ? Math.min(MOST_PRINTED, count) : 1;
   return Array.from({ length: figures }, (_, at) => {
     const params = family.forFigure && figures > 1 ? family.forFigure(use.params, at + 1) : use.params;
     const own = figures > 1 ? { ...surface, pattern: { ...use, params } } : surface;
     const pattern = patternOf(own, buildForm(surface), job.hand)!;
-    const name = figures > 1 ? `${surface.name}, figure ${at + 1} of ${job.figure.count}` : surface.name;
+    const name = figures > 1 ? `${surface.name}, figure ${at + 1} of ${count}` : surface.name;
     const guides = family.guides!;
     return { surface: name, title: guides.title, use: guides.use, pieces: guides.of(pattern.layout).pieces };
   });

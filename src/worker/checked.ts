@@ -1,6 +1,6 @@
 import { mixed, ValidationError, type Schema } from "yup";
-import { mixSchema, parseJob, parsePaint, surfaceSchema } from "../core/formats/job-json/jobSchema";
-import type { Job, Paint } from "../core/job";
+import { parseJob, parsePaint, parseSurface } from "../core/formats/job-json/jobSchema";
+import { mixSchema, type Job, type Paint } from "../core/job";
 import { parsePainter } from "../core/painterSchema";
 
 /** Texts of what was found right; most of a job is the same from one edit to the next. */
@@ -23,9 +23,7 @@ export function checkJob(job: Job): void {
   try {
     const shell = { ...job, surfaces: ids(job.surfaces), mixes: ids(job.mixes) };
     once("job", shell, () => parseJob(job));
-    job.surfaces.forEach((surface) =>
-      once("surface", surface, (one) => surfaceSchema.validateSync(one, options)),
-    );
+    job.surfaces.forEach((surface) => once("surface", surface, parseSurface));
     job.mixes.forEach((mix) => once("mix", mix, (one) => mixSchema.validateSync(one, options)));
   } catch (error) {
     // A job without lists is told by the schema of the whole.

@@ -92,7 +92,7 @@ test("the surface is seen on its form, from across the table, under a moved lamp
   for (let turn = 0; turn < 6; turn++) await lamp.press("ArrowRight");
   const moved = await otherPixels(page, lit);
   await saved(page);
-  expect((await storedJob(request, id)).figure.lamp.fromDeg).toBe(103);
+  expect((await storedJob(request, id)).figures[0]!.lamp.fromDeg).toBe(103);
   await page.getByRole("button", { name: "Wear map" }).click();
   const map = await otherPixels(page, moved);
   await page.getByRole("tab", { name: "Wear", exact: true }).click();
@@ -138,8 +138,8 @@ test("an outline is drawn by keyboard, corner by corner, and the coat keeps to i
   await otherPixels(page, before);
   await expect(page.getByRole("button", { name: "Draw the outline anew" })).toBeVisible();
   await saved(page);
-  const { target } = (await surfaceOf(request, id, "satchel")).coats[1]!;
-  expect(target.kind === "zones" && target.outline?.points).toHaveLength(6);
+  const { place } = (await surfaceOf(request, id, "satchel")).coats[1]!;
+  expect(place.kind === "zones" && place.outline?.points).toHaveLength(6);
 });
 
 test("coats are copied to another surface, kept as a variant, and the variant painted instead", async ({

@@ -116,7 +116,7 @@ test("a coat of one's own is added, placed, renamed and removed", async ({ page,
   await expect(page.getByRole("button", { name: "Coat 6, Dust of the road" })).toBeVisible();
   await expect(async () => {
     const coat = (await storedJob(request, id)).surfaces[0]!.coats[5]!;
-    expect(coat).toMatchObject({ name: "Dust of the road", role: null, target: { kind: "everywhere" } });
+    expect(coat).toMatchObject({ name: "Dust of the road", role: null, place: { kind: "everywhere" } });
   }).toPass();
   await page.getByRole("button", { name: "Remove", exact: true }).click();
   await expect(page.getByRole("button", { name: /Dust of the road/ })).toHaveCount(0);

@@ -54,7 +54,7 @@ for (const mode of ["light", "dark"] as const) {
       expect(await seriousFindings(page, mode), view).toEqual([]);
     }
     await page.goto(`/job/${id}/palette`);
-    for (const shown of ["Value ladder", "Targets", "Wells", "Mixes"]) {
+    for (const shown of ["Value ladder", "Goals", "Wells", "Mixes"]) {
       await page.getByRole("button", { name: shown, exact: true }).click();
       await page.waitForTimeout(200);
       expect(await seriousFindings(page, mode, "main"), shown).toEqual([]);

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { expect, test, type Page } from "@playwright/test";
-import { demoJob, saved, storedJob } from "./support";
+import { demoJob, saved, storedHistory, storedJob } from "./support";
 
 async function open(page: Page, id: string, title: string) {
   await page.goto(`/job/${id}/palette`);
@@ -160,21 +160,21 @@ test("a well is begun from a mix, steered to a tone, and its drops are what the 
   await expect(async () => expect(await off()).toBeLessThan(before)).toPass();
   await well.getByRole("button", { name: "It was painted" }).click();
   await expect(async () =>
-    expect((await storedJob(request, id)).wells[0]!.added.length).toBeGreaterThan(2),
+    expect((await storedHistory(request, id)).wells[0]!.added.length).toBeGreaterThan(2),
   ).toPass();
   await page.goto(`/job/${id}/log`);
   await page.getByRole("checkbox", { name: "Straw boxes done" }).click();
   await expect(page.getByText(/^Mixed: \d+ drops Straw/)).toBeVisible();
   await expect(async () => {
-    const { log } = await storedJob(request, id);
+    const { log } = await storedHistory(request, id);
     expect(log[0]!.recipe!.find((one) => one.paintId === "paint-straw")!.drops).toBeGreaterThanOrEqual(3);
   }).toPass();
 });
 
-test("targets come from a picture: main colours, a point, and grey set right", async ({ page, request }) => {
+test("goals come from a picture: main colours, a point, and grey set right", async ({ page, request }) => {
   const id = await demoJob(request);
   await page.goto(`/job/${id}/palette`);
-  await page.getByRole("button", { name: "Targets" }).click();
+  await page.getByRole("button", { name: "Goals" }).click();
   const input = page.getByLabel("Reference picture");
   await input.setInputFiles({ name: "note.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
   await expect(page.getByRole("alert").getByText(/cannot be read as a picture/)).toBeVisible();
@@ -199,23 +199,23 @@ test("targets come from a picture: main colours, a point, and grey set right", a
   const picture = page.getByRole("region", { name: "Picture cloth" });
   await picture.getByRole("button", { name: "Find its main colours" }).click();
   await expect(picture.getByText(/#968064 67.%, #3c5450 33.%/)).toBeVisible();
-  await picture.getByRole("button", { name: "Take all as targets" }).click();
-  await expect(page.getByRole("listitem", { name: "Target cloth 1" })).toBeVisible();
+  await picture.getByRole("button", { name: "Take all as goals" }).click();
+  await expect(page.getByRole("listitem", { name: "Goal cloth 1" })).toBeVisible();
   await picture.getByRole("button", { name: "Click on something grey" }).click();
   const image = picture.getByRole("img", { name: "Reference picture cloth" });
   await image.click({ position: { x: 40, y: 40 } });
   await expect(picture.getByText(/the place you pointed at is grey now/)).toBeVisible();
   await picture.getByRole("button", { name: "Click takes a colour" }).click();
   await image.click({ position: { x: 40, y: 40 } });
-  await expect(picture.getByText(/is a target now/)).toBeVisible();
+  await expect(picture.getByText(/is a goal now/)).toBeVisible();
   await saved(page);
-  const { targets, references } = await storedJob(request, id);
-  const grey = targets.at(-1)!.colour;
+  const { goals, references } = await storedJob(request, id);
+  const grey = goals.at(-1)!.colour;
   const [r, g, b] = [1, 3, 5].map((at) => parseInt(grey.slice(at, at + 2), 16)) as [number, number, number];
   expect(Math.max(r, g, b) - Math.min(r, g, b)).toBeLessThanOrEqual(2);
-  expect(
-    targets.filter((target) => target.share !== null).map((target) => Math.round(target.share! * 100)),
-  ).toEqual([67, 33]);
+  expect(goals.filter((goal) => goal.share !== null).map((goal) => Math.round(goal.share! * 100))).toEqual([
+    67, 33,
+  ]);
   expect(references[0]!.neutral).not.toBeNull();
   // It is still there after a reload, and travels with the job.
   await page.reload();

@@ -31,7 +31,7 @@ test("text is kept while it is typed, not only when the field is left", async ({
   await page.goto(`/job/${id}/brief`);
   await page.getByLabel("Notes").fill("The hem is chipped at the left knee.");
   await expect(async () =>
-    expect((await storedJob(request, id)).figure.notes).toBe("The hem is chipped at the left knee."),
+    expect((await storedJob(request, id)).figures[0]!.notes).toBe("The hem is chipped at the left knee."),
   ).toPass();
   await page.getByLabel("Name of the surface").fill(" ");
   await expect(page.getByText("It needs a name.")).toBeVisible();
@@ -119,7 +119,7 @@ test("a server killed in the middle of edits loses at most the one under way, ne
   let confirmed = 0;
   const writing = (async () => {
     for (let revision = 1; ; revision++) {
-      const next = { ...job, figure: { ...job.figure, notes: `edit ${revision}` } };
+      const next = { ...job, figures: [{ ...job.figures[0]!, notes: `edit ${revision}` }] };
       const response = await fetch(url, {
         method: "PUT",
         headers: { "content-type": "application/json" },
@@ -140,7 +140,7 @@ test("a server killed in the middle of edits loses at most the one under way, ne
   again.child.kill("SIGTERM");
   expect(after.revision).toBeGreaterThanOrEqual(confirmed + 1);
   expect(after.revision).toBeLessThanOrEqual(confirmed + 2);
-  expect(after.job.figure.notes).toBe(`edit ${after.revision - 1}`);
+  expect(after.job.figures[0]!.notes).toBe(`edit ${after.revision - 1}`);
   const file = new Database(path.join(data, "crenna.sqlite"), { readonly: true });
   expect(file.pragma("integrity_check", { simple: true })).toBe("ok");
 });

@@ -1,5 +1,5 @@
 import { expect, type APIRequestContext, type Locator, type Page } from "@playwright/test";
-import type { Job } from "../../src/core/job";
+import type { History, Job } from "../../src/core/job";
 
 /** A fresh copy of the demo job, so that tests do not meet each other's edits. */
 export async function demoJob(request: APIRequestContext): Promise<string> {
@@ -11,6 +11,11 @@ export async function demoJob(request: APIRequestContext): Promise<string> {
 export async function storedJob(request: APIRequestContext, id: string): Promise<Job> {
   const response = await request.get(`/api/jobs/${id}`);
   return ((await response.json()) as { job: Job }).job;
+}
+
+export async function storedHistory(request: APIRequestContext, id: string): Promise<History> {
+  const response = await request.get(`/api/jobs/${id}/history`);
+  return ((await response.json()) as { history: History }).history;
 }
 
 export const specimen = (page: Page): Locator =>

@@ -48,7 +48,7 @@ test("a leather strap is built from nothing: measured, textured, washed, reorder
   await zones.getByRole("checkbox", { name: "near the hem" }).check();
   await otherPixels(page, before);
   await saved(page);
-  expect((await strap()).coats[1]!.target).toEqual(inZones(["raised", "hem"], 0.1));
+  expect((await strap()).coats[1]!.place).toEqual(inZones(["raised", "hem"], 0.1));
   await expect(page.getByText(/% of the surface/)).toBeVisible();
 
   const ordered = await pixels(page);

@@ -2,7 +2,17 @@ import { execFileSync } from "node:child_process";
 import { expect, test } from "@playwright/test";
 import { settParams } from "../../src/core/patterns/sett/testing";
 import type { Job } from "../../src/core/job";
-import { demoJob, fine, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
+import {
+  demoJob,
+  fine,
+  otherPixels,
+  pixels,
+  put,
+  samePixels,
+  saved,
+  storedHistory,
+  storedJob,
+} from "./support";
 
 // The whole way is gone in full pictures; the other tests ask for quick ones.
 test.use({ storageState: { cookies: [], origins: [] } });
@@ -57,7 +67,7 @@ test("a painter goes from a new job to a ticked card on their own figure", async
   await saved(page);
   const job = await storedJob(request, id);
   expect(job.surfaces[0]!.form.params).toMatchObject({ waistMm: 52, hemMm: 70 });
-  expect(job.log).toHaveLength(1);
+  expect((await storedHistory(request, id)).log).toHaveLength(1);
 });
 
 test("impossible sizes are refused with the reason, and stay as typed", async ({ page, request }) => {

@@ -63,7 +63,7 @@ describe("the registry of checks", () => {
     for (const finding of findings) {
       expect(finding.sentence.length).toBeGreaterThan(10);
       expect(finding.reason.length).toBeGreaterThan(10);
-      expect(finding.place.length).toBeGreaterThan(0);
+      expect(finding.where.length).toBeGreaterThan(0);
     }
   });
 });
@@ -111,7 +111,7 @@ describe("findings", () => {
     // 34 mm / 100 boxes = 0.34 mm against 0.36 mm.
     expect(finding.sentence).toContain("0.34 mm wide");
     expect(finding.sentence).toContain("0.36 mm");
-    expect(finding.place).toContain("at the waist");
+    expect(finding.where).toContain("at the waist");
     mends(job, finding);
   });
 
@@ -152,7 +152,7 @@ describe("findings", () => {
       ...job,
       surfaces: [alike],
       mixes: [...job.mixes, close],
-      figure: { ...job.figure, viewingDistanceMm: 1200 },
+      figures: [{ ...job.figures[0]!, viewingDistanceMm: 1200 }],
     };
     const [finding] = of(far, "stripe-contrast");
     expect(finding?.sentence).toMatch(/120 cm/);

@@ -26,7 +26,7 @@ export const cover: Check = {
   run(context) {
     const { job, paints, surface, pattern } = context;
     return coatTones(context).flatMap(({ coat, filmUm, steps }) => {
-      const { kind } = coat.target;
+      const { kind } = coat.place;
       // Broken texture is not meant to cover; only what is laid in one piece is.
       if (kind === "zones" && !SOLID.has(coat.technique.id)) return [];
       if (kind === "hollows" || kind === "everywhere") return [];
@@ -74,7 +74,7 @@ export const cover: Check = {
           key: coat.id,
           gravity: short > 18 ? ("must" as const) : ("look" as const),
           coatId: coat.id,
-          place: `${surface.name}, ${coat.name}`,
+          where: `${surface.name}, ${coat.name}`,
           sentence: `${counted(coat.passes, "pass", "passes")} ${coat.water === 0 ? "unthinned" : `at ${formatThinning(coat.water)}`} over dark ${coat.passes === 1 ? "reaches" : "reach"} L* ${formatNumber(gotLab[0], 0)}, not the ${formatNumber(goal, 0)} of the mix; off by ${formatNumber(short, 1)}.`,
           reason: `${formatNumber(filmUm, 0)} µm of this mix let the ground (L* ${formatNumber(ground, 0)}) show through.`,
           remedies,

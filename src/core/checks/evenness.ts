@@ -162,14 +162,14 @@ export const evenness: Check = {
   run({ surface, form, coats, pattern }) {
     const sets = pattern?.family.markSets?.(pattern.layout) ?? [];
     return sets.flatMap((set): CheckResult[] => {
-      const coat = coats.find(({ target }) => target.kind === "pattern" && target.key === set.key);
+      const coat = coats.find(({ place }) => place.kind === "pattern" && place.key === set.key);
       if (!coat) return [];
       const measured = measureEvenness(set.marks, form);
       return evennessFaults(set, measured).map((fault) => ({
         key: `${set.key}/${fault}`,
         gravity: "look",
         coatId: coat.id,
-        place: `${surface.name}, ${set.label}`,
+        where: `${surface.name}, ${set.label}`,
         ...wordsFor(fault, set.label, measured),
         spots: offenders(fault, set.marks).map(spotOf),
         remedies: (set.remedies[fault] ?? []).map(({ label, path, value }) => ({

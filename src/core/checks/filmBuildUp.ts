@@ -1,4 +1,4 @@
-import type { Coat } from "../job";
+import { figureOf, type Coat } from "../job";
 import { coatMeets, patternKey, placeOf, type Pattern } from "../patterns/pattern";
 import { coatPassUm } from "../techniques/passUm";
 import { counted, formatNumber } from "../units";
@@ -28,7 +28,7 @@ export const filmBuildUp: Check = {
   id: "film-build-up",
   label: "Films stay thin",
   run({ job, surface, coats, pattern }) {
-    const limit = MOST_UM[job.figure.standard];
+    const limit = MOST_UM[figureOf(job, surface).standard];
     const strips = thickestCrossing(pattern, coats);
     const whole = coats.filter((coat) => !isStrip(pattern, coat));
     const sums = tonesOf(pattern).map((tone) => ({
@@ -45,12 +45,12 @@ export const filmBuildUp: Check = {
         key: "sum",
         gravity: most.um > limit * 1.5 ? ("must" as const) : ("look" as const),
         coatId: thickest?.id ?? null,
-        place: !pattern
+        where: !pattern
           ? "everywhere"
           : strips > 0
             ? `where lines cross on ${most.tone.label}`
             : `on ${most.tone.label}`,
-        sentence: `Films add up to ${formatNumber(most.um, 0)} µm; on a ${job.figure.standard} figure ${limit} µm is the most.`,
+        sentence: `Films add up to ${formatNumber(most.um, 0)} µm; on a ${figureOf(job, surface).standard} figure ${limit} µm is the most.`,
         reason:
           "Every coat adds thickness: edges soften, folds and vents fill, and the next line runs off the ridge.",
         remedies: thickest

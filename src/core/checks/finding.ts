@@ -28,7 +28,7 @@ export interface Finding {
   readonly surfaceId: string;
   readonly coatId: string | null;
   /** Where, in words. */
-  readonly place: string;
+  readonly where: string;
   /** What will happen, with numbers. */
   readonly sentence: string;
   /** Why. */

@@ -25,7 +25,7 @@ function unusable(surface: Surface, error: Error): Finding {
     gravity: "must",
     surfaceId: surface.id,
     coatId: null,
-    place: surface.name,
+    where: surface.name,
     sentence: error.message,
     reason: "Until this is mended the surface keeps its last coats and cannot be checked.",
     remedies: [],

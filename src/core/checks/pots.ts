@@ -12,7 +12,7 @@ export const pots: Check = {
         key: coat.id,
         gravity: "must" as const,
         coatId: coat.id,
-        place: coat.name,
+        where: coat.name,
         remedies: [],
       };
       if (!mix || mix.parts.length === 0) {

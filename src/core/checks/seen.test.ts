@@ -73,7 +73,7 @@ describe("verdicts on a simulated surface", () => {
         mixId: blue,
         passes: 3,
         water: 1,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
       },
     ]);
     const { findings } = await judged(job);

@@ -81,7 +81,7 @@ export function seenFindings(
   for (const effect of effects) {
     const coat = surface.coats.find((one) => one.id === effect.coatId);
     if (!coat || effect.coveredShare === 0) continue;
-    const about = { surfaceId: surface.id, coatId: coat.id, place: `${surface.name}, ${coat.name}` };
+    const about = { surfaceId: surface.id, coatId: coat.id, where: `${surface.name}, ${coat.name}` };
     if (notThereToBeSeen(surface, coat)) continue;
     if (effect.change < UNSEEN) {
       found.push({
@@ -134,7 +134,7 @@ export function seenFindings(
       gravity: "look",
       surfaceId: surface.id,
       coatId: first.id,
-      place: surface.name,
+      where: surface.name,
       sentence: `The hue of ${first.name} reads on ${percent(baseHue.share)} of the surface only.`,
       reason: `Mean hue is ${formatNumber(baseHue.meanDeg, 0)}°, the base's ${formatNumber(baseHue.baseDeg, 0)}°: texture or glazes have taken over. Thin the glazes, or let more of the base show.`,
       remedies: [],

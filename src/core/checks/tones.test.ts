@@ -11,7 +11,7 @@ import { coatTones } from "./tones";
 const job = ferrySergeant();
 const surface = job.surfaces[0]!;
 const pattern = laidOut(job, surface);
-const tones = coatTones({ job, paints: demoShelf, coats: activeCoats(surface), pattern });
+const tones = coatTones({ job, surface, paints: demoShelf, coats: activeCoats(surface), pattern });
 const byRole = (role: string) => tones.find(({ coat }) => coat.role === role)!;
 
 describe("tones of a cloth", () => {
@@ -34,7 +34,7 @@ describe("tones of a cloth", () => {
     expect(byRole("lines:R").steps).toHaveLength(4);
     const band = {
       ...byRole("base").coat,
-      target: { kind: "pattern" as const, key: "rows:S" },
+      place: { kind: "pattern" as const, key: "rows:S" },
     };
     expect([coatMeets(pattern, band, "D+S"), coatMeets(pattern, band, "S+D")]).toEqual([true, false]);
   });
@@ -57,6 +57,7 @@ describe("tones of a cloth", () => {
   it("are one for a surface without a pattern", () => {
     const plain = coatTones({
       job,
+      surface,
       paints: demoShelf,
       coats: [surface.coats[0]!],
       pattern: null,

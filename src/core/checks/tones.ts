@@ -1,7 +1,7 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { layFilm } from "../colour/film";
 import type { Spectrum } from "../colour/spectrum";
-import { mixById, type Coat, type Job, type Paint } from "../job";
+import { figureOf, mixById, type Coat, type Job, type Paint, type Surface } from "../job";
 import type { PatternTone } from "../patterns/family";
 import { coatMeets, coversTone, type Pattern } from "../patterns/pattern";
 import { coatPassUm } from "../techniques/passUm";
@@ -24,14 +24,15 @@ export const tonesOf = (pattern: Pattern | null): readonly PatternTone[] =>
 
 interface TonesContext {
   readonly job: Job;
+  readonly surface: Surface;
   readonly paints: readonly Paint[];
   readonly coats: readonly Coat[];
   readonly pattern: Pattern | null;
 }
 
 /** Walks through the painted coats with even films, tone by tone. */
-export function coatTones({ job, paints, coats, pattern }: TonesContext): CoatTones[] {
-  const start = primerSpectrum(job.figure.primer);
+export function coatTones({ job, surface, paints, coats, pattern }: TonesContext): CoatTones[] {
+  const start = primerSpectrum(figureOf(job, surface).primer);
   let tones: Tone[] = tonesOf(pattern).map((tone) => ({ ...tone, spectrum: start }));
   return coats.map((coat) => {
     const optics = opticsOfMix(mixById(job, coat.mixId), paints);

@@ -18,8 +18,8 @@ const isClear = (paint: SeenPaint) => paint.kind === "medium" || paint.kind === 
 
 /** Colours over black and white tell the hiding better than a word: K and S are fitted to them. */
 function measuredOverBlack(paint: SeenPaint, overBlack: string): Optics {
-  const reading = (place: PaintReading["place"], hex: string): PaintReading => ({
-    place,
+  const reading = (place: PaintReading["laid"], hex: string): PaintReading => ({
+    laid: place,
     filmUm: place === "thick" ? null : STANDARD_FILM_UM,
     whiteParts: null,
     lab: hexToLab(hex),

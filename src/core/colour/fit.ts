@@ -33,8 +33,8 @@ export function readingLab(
   strength: number,
   white: TintWhite | null,
 ): Triple {
-  if (reading.place === "thick") return spectrumToLab(masstone(optics));
-  if (reading.place === "tint") {
+  if (reading.laid === "thick") return spectrumToLab(masstone(optics));
+  if (reading.laid === "tint") {
     if (!white || reading.whiteParts === null)
       throw new RangeError("a tint needs its white and the parts of it");
     const mixed = mixOptics([
@@ -44,7 +44,7 @@ export function readingLab(
     return spectrumToLab(masstone(mixed));
   }
   if (reading.filmUm === null) throw new RangeError("a film over black or white needs its thickness in µm");
-  return spectrumToLab(layFilm(optics, reading.filmUm, reading.place === "black" ? BLACK : WHITE));
+  return spectrumToLab(layFilm(optics, reading.filmUm, reading.laid === "black" ? BLACK : WHITE));
 }
 
 /** How strongly neighbouring bands are held alike, and the whole to where it started, against one unit of colour. */
@@ -144,7 +144,7 @@ export function fitOptics(
   );
   return {
     optics,
-    strength: readings.some((reading) => reading.place === "tint") ? Math.min(5, Math.max(0.2, found)) : null,
+    strength: readings.some((reading) => reading.laid === "tint") ? Math.min(5, Math.max(0.2, found)) : null,
     differences,
     fit: {
       absorption: Array.from(optics.absorption),

@@ -136,10 +136,10 @@ describe("colours as text", () => {
 });
 
 const SPOTS: readonly Spot[] = [
-  { place: "thick", filmUm: null, whiteParts: null },
-  { place: "black", filmUm: 18, whiteParts: null },
-  { place: "white", filmUm: 18, whiteParts: null },
-  { place: "tint", filmUm: null, whiteParts: 4 },
+  { laid: "thick", filmUm: null, whiteParts: null },
+  { laid: "black", filmUm: 18, whiteParts: null },
+  { laid: "white", filmUm: 18, whiteParts: null },
+  { laid: "tint", filmUm: null, whiteParts: 4 },
 ];
 
 describe("fitting a pot to readings", () => {
@@ -167,16 +167,16 @@ describe("fitting a pot to readings", () => {
   it("needs a reading, and the white of a tint", () => {
     const label = paintOptics(pot("Straw"));
     expect(() => fitOptics([], label, 1, null)).toThrow(/at least one/);
-    const tint: PaintReading = { place: "tint", filmUm: null, whiteParts: 2, lab: [70, 0, 0] };
+    const tint: PaintReading = { laid: "tint", filmUm: null, whiteParts: 2, lab: [70, 0, 0] };
     expect(() => fitOptics([tint], label, 1, null)).toThrow(/white/);
-    const film: PaintReading = { place: "black", filmUm: null, whiteParts: null, lab: [70, 0, 0] };
+    const film: PaintReading = { laid: "black", filmUm: null, whiteParts: null, lab: [70, 0, 0] };
     expect(() => fitOptics([film], label, 1, null)).toThrow(/thickness/);
   });
 
   it("tells what remains where readings contradict each other", () => {
     const readings: PaintReading[] = [
-      { place: "thick", filmUm: null, whiteParts: null, lab: [30, 40, 20] },
-      { place: "thick", filmUm: null, whiteParts: null, lab: [40, 40, 20] },
+      { laid: "thick", filmUm: null, whiteParts: null, lab: [30, 40, 20] },
+      { laid: "thick", filmUm: null, whiteParts: null, lab: [40, 40, 20] },
     ];
     const { fit, differences } = fitOptics(readings, paintOptics(pot("Rust Red")), 1, null);
     expect(fit.meanDifference).toBeGreaterThan(3);

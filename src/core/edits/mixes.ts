@@ -13,7 +13,6 @@ export const keptCoats = (surface: Surface): readonly Coat[] => [
 
 /** Whether anything that is painted or kept beside it names a mix; coats parked by a pattern get theirs anew. */
 const wanted = (job: Job, mixId: string): boolean =>
-  job.wells.some((well) => well.mixId === mixId) ||
   job.surfaces.some((surface) =>
     [surface, ...surface.variants].some(
       ({ pattern, coats }) => namesMix(pattern, mixId) || coats.some((coat) => coat.mixId === mixId),
@@ -23,24 +22,24 @@ const wanted = (job: Job, mixId: string): boolean =>
 /**
  * The job without mixes that a pattern had made for itself (their ids begin with their surface's) and that an edit left
  * without use; the painter's own mixes stay.
+ * @param kept mixes that are wanted for other reasons: a well was begun for them
  */
-export function withoutSpareMixes(job: Job, previous: Job): Job {
+export function withoutSpareMixes(job: Job, previous: Job, kept: ReadonlySet<string> = new Set()): Job {
   const own = (id: string) => job.surfaces.some((surface) => id.startsWith(`${surface.id}-`));
   const spare = new Set(
     previous.surfaces.flatMap(({ id, pattern }) => {
       const now = job.surfaces.find((surface) => surface.id === id);
       if (!pattern || now?.pattern === pattern) return [];
       return (familyIn({ pattern })?.mixes(pattern.params) ?? []).filter(
-        (mixId) => own(mixId) && !wanted(job, mixId),
+        (mixId) => own(mixId) && !kept.has(mixId) && !wanted(job, mixId),
       );
     }),
   );
   return spare.size === 0 ? job : { ...job, mixes: job.mixes.filter((mix) => !spare.has(mix.id)) };
 }
 
-/** Whether anything of the job names a mix: a coat, painted or kept, a pattern, a variant, a well. */
+/** Whether anything of the job names a mix: a coat, painted or kept, a pattern, a variant. */
 export const mixInUse = (job: Job, mixId: string): boolean =>
-  job.wells.some((well) => well.mixId === mixId) ||
   job.surfaces.some(
     (surface) =>
       keptCoats(surface).some((coat) => coat.mixId === mixId) ||

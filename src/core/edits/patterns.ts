@@ -1,4 +1,4 @@
-import type { Job, Paint, Surface } from "../job";
+import { figureOf, type Job, type Paint, type Surface } from "../job";
 import { familyOf } from "../patterns";
 import { deriveCoats, mergeCoats } from "../patterns/derive";
 import { buildForm } from "../surface/forms/buildForm";
@@ -9,7 +9,7 @@ const isBareBase = ({ coats }: Surface): boolean =>
   coats.length === 1 &&
   coats[0]!.role === null &&
   coats[0]!.technique.id === "base-coat" &&
-  coats[0]!.target.kind === "everywhere";
+  coats[0]!.place.kind === "everywhere";
 
 /**
  * Gives a surface a pattern. Coats that lie there stay below it; the plain base coat of a new surface makes way for
@@ -20,7 +20,8 @@ export function putPattern(job: Job, surfaceId: string, familyId: string, paints
   const surface = job.surfaces.find((one) => one.id === surfaceId);
   if (!surface) return job;
   const family = familyOf({ id: familyId });
-  const { figure, hand, mixes } = job;
+  const { hand, mixes } = job;
+  const figure = figureOf(job, surface);
   const params = family.start({ form: buildForm(surface), hand, figure, mixes, seed: surface.seed });
   const own = isBareBase(surface) ? [] : surface.coats;
   const given = withSurface(job, surfaceId, (now) => ({

@@ -47,7 +47,7 @@ function covered(job: Job, coat: Coat, pitchMm: number): number {
   return cover.reduce((sum, share) => sum + share / 255, 0) * pitchMm * pitchMm;
 }
 
-const patternCoats = (job: Job) => surfaceOf(job).coats.filter((coat) => coat.target.kind === "pattern");
+const patternCoats = (job: Job) => surfaceOf(job).coats.filter((coat) => coat.place.kind === "pattern");
 
 describe("the registry of pattern families", () => {
   it("has one folder a family, each registered under its id", () => {

@@ -13,7 +13,7 @@ function fresh(planned: PlannedCoat, surface: Surface): Coat {
     (coat) => coat.role === planned.role && coat.technique.id === planned.technique.id,
   );
   // What the painter had set stays set; where it goes and in which mix is the pattern's to say.
-  if (parked) return { ...parked, target: planned.target, mixId: planned.mixId, name: planned.name };
+  if (parked) return { ...parked, place: planned.place, mixId: planned.mixId, name: planned.name };
   return {
     ...planned,
     id: `${surface.id}-${planned.role.toLowerCase().replaceAll(":", "-")}`,
@@ -53,7 +53,7 @@ export function mergeCoats(
       const follows = <T>(own: T, then: T | undefined, next: T): T => (own === then ? next : own);
       return {
         ...coat,
-        target: now.target,
+        place: now.place,
         mixId: follows(coat.mixId, before?.mixId, now.mixId),
         name: follows(coat.name, before?.name, now.name),
         water: follows(coat.water, before?.water, now.water),

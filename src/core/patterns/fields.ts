@@ -1,6 +1,7 @@
-import { boolean, number, object, string, type ObjectSchema, type Schema } from "yup";
+import { boolean, type ObjectSchema, type Schema } from "yup";
 import type { Mix } from "../job";
 import type { ParamSpec } from "../params";
+import { fields, one, size, text } from "../shape";
 
 /** One setting of a pattern as a plain control. */
 export type FieldSpec =
@@ -36,27 +37,21 @@ export type FieldValues<S extends FieldSpecs> = { readonly [K in keyof S]: Value
 function schemaOfField(spec: FieldSpec): Schema {
   switch (spec.kind) {
     case "number":
-      return number().strict().required().min(spec.range[0]).max(spec.range[1]);
+      return size(...spec.range);
     case "choice":
-      return string()
-        .strict()
-        .required()
-        .oneOf(spec.options.map(([value]) => value));
+      return one(spec.options.map(([value]) => value));
     case "text":
-      return string().strict().defined().max(spec.most);
+      return text(spec.most);
     case "yes":
       return boolean().strict().required();
     case "mix":
-      return string().strict().defined().max(120);
+      return text(120);
   }
 }
 
 /** Checks settings made of these controls; anything unknown is refused. */
 export const schemaOfFields = (specs: FieldSpecs): ObjectSchema<object> =>
-  object(Object.fromEntries(Object.entries(specs).map(([name, spec]) => [name, schemaOfField(spec)])))
-    .strict()
-    .required()
-    .noUnknown("${path} has something unknown: ${unknown}");
+  fields(Object.fromEntries(Object.entries(specs).map(([name, spec]) => [name, schemaOfField(spec)])));
 
 /** The settings a new pattern starts with. */
 export const startOfFields = <S extends FieldSpecs>(specs: S, mixes: readonly Mix[]): FieldValues<S> =>

@@ -36,7 +36,7 @@ const stripe: PatternFamily<Values, { share: number; form: ReturnType<typeof bui
   start: ({ mixes }) => startOfFields(fields, mixes),
   layout: ({ share }, { form }) => ({ share: share / 100, form }),
   coats: ({ params: { mixId } }) => [
-    { role: "stripe", name: "Stripe", technique, target: to, mixId, water: 1, passes: 2 },
+    { role: "stripe", name: "Stripe", technique, place: to, mixId, water: 1, passes: 2 },
   ],
   places: () => [{ key: "stripe", label: "the stripe", lays: "regions", covers: true }],
   marks({ share, form }, key, grid) {

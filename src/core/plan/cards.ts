@@ -1,4 +1,13 @@
-import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
+import {
+  figureOf,
+  activeCoats,
+  mixById,
+  type Coat,
+  type Job,
+  type Mix,
+  type Paint,
+  type Surface,
+} from "../job";
 import type { Painter } from "../painter";
 import { InputError } from "../errors";
 import { patternOf } from "../patterns/bind";
@@ -34,13 +43,13 @@ export interface Card {
 
 function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work: CoatWork): string[] {
   const says: string[] = [];
-  const { target } = coat;
-  const pattern = target.kind === "pattern" ? patternOf(surface, form, job.hand) : null;
-  if (pattern && target.kind === "pattern")
-    says.push(...pattern.family.lookAt(pattern.layout, target.key, work.strokes));
-  if (target.kind === "hollows")
+  const { place } = coat;
+  const pattern = place.kind === "pattern" ? patternOf(surface, form, job.hand) : null;
+  if (pattern && place.kind === "pattern")
+    says.push(...pattern.family.lookAt(pattern.layout, place.key, work.strokes));
+  if (place.kind === "hollows")
     says.push("Draw it into the folds while wet; wick up any pool before it leaves a tide mark.");
-  if (target.kind === "everywhere") says.push("Look for missed spots from below and from the side.");
+  if (place.kind === "everywhere") says.push("Look for missed spots from below and from the side.");
   if (coat.passes > 1) says.push(`${coat.passes} passes; let each dry before the next.`);
   return says;
 }
@@ -56,7 +65,7 @@ function cardFor(
 ): Card {
   const work = coatWork(job, surface, form, coat, painter);
   const mix = mixById(job, coat.mixId) ?? null;
-  const figures = job.figure.count;
+  const figures = figureOf(job, surface).count;
   const passUm = coatPassUm(coat);
   return {
     id: `${surface.id}/${coat.id}`,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
-import { inZones, type Coat, type CoatTarget } from "../job";
+import { inZones, type Coat, type Place } from "../job";
 import { newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
 import { buildForm } from "../surface/forms/buildForm";
@@ -13,8 +13,8 @@ import { coatWork } from "./work";
 const job = ferrySergeant();
 const panel = newPlainSurface("panel", "Panel", "panel", job.mixes);
 const form = buildForm(panel);
-const on = (target: CoatTarget, more: Partial<Coat> = {}): Coat => ({ ...panel.coats[0]!, target, ...more });
-const share = (target: CoatTarget) => placeShare(job, panel, form, on(target));
+const on = (place: Place, more: Partial<Coat> = {}): Coat => ({ ...panel.coats[0]!, place, ...more });
+const share = (place: Place) => placeShare(job, panel, form, on(place));
 
 describe("how much of a surface belongs to a place", () => {
   it("is all of it everywhere, and what is measured on a stretch", () => {
@@ -33,7 +33,7 @@ describe("how much of a surface belongs to a place", () => {
 
   it("is what marks, minutes and paint are counted by", () => {
     const stipple = { technique: { id: "stipple", version: 1, params: { density: 4, together: 1 } } };
-    const work = (target: CoatTarget) => coatWork(job, panel, form, on(target, stipple), defaultPainter);
+    const work = (place: Place) => coatWork(job, panel, form, on(place, stipple), defaultPainter);
     const whole = work({ kind: "everywhere" });
     expect(whole.strokes).toBe(Math.round(4 * form.areaMm2));
     const hem = work(inZones([], 0, { span: { along: "height", from: 0, to: 0.25, softMm: 0 } }));

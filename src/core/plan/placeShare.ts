@@ -1,4 +1,4 @@
-import type { Coat, Job, Surface } from "../job";
+import { figureOf, type Coat, type Job, type Surface } from "../job";
 import { createFilmBuffer, layCoat, marksOf } from "../simulate/layCoat";
 import type { FilmPlanes } from "../simulate/planes";
 import type { SurfaceForm } from "../surface/forms/form";
@@ -14,11 +14,11 @@ const MOST_SHARES = 2000;
 const shares = new Map<string, number>();
 
 function coarseGrid(job: Job, surface: Surface, form: SurfaceForm, cells: number): SurfaceGrid {
-  const key = JSON.stringify([surface.form, surface.seed, job.figure.lamp, cells]);
+  const key = JSON.stringify([surface.form, surface.seed, figureOf(job, surface).lamp, cells]);
   let grid = grids.get(key);
   if (!grid) {
     if (grids.size >= MOST_GRIDS) grids.clear();
-    grid = buildGrid(form, Math.sqrt(form.areaMm2 / cells), job.figure.lamp);
+    grid = buildGrid(form, Math.sqrt(form.areaMm2 / cells), figureOf(job, surface).lamp);
     grids.set(key, grid);
   }
   return grid;
@@ -30,8 +30,8 @@ const LONGEST_CHAIN = 4;
 /** The earlier coats whose marks decide where a coat goes, nearest first. */
 function chainOf(surface: Surface, coat: Coat): Coat[] {
   const chain: Coat[] = [];
-  for (let at: Coat = coat; at.target.kind === "zones" && at.target.near && chain.length < LONGEST_CHAIN;) {
-    const { coatId } = at.target.near;
+  for (let at: Coat = coat; at.place.kind === "zones" && at.place.near && chain.length < LONGEST_CHAIN;) {
+    const { coatId } = at.place.near;
     const earlier = surface.coats.find((one) => one.id === coatId && !one.held);
     if (!earlier || chain.includes(earlier)) break;
     chain.push(earlier);
@@ -42,13 +42,13 @@ function chainOf(surface: Surface, coat: Coat): Coat[] {
 
 /** Mean share of a surface that belongs to the place of a coat by area, 0…1: what it has of marks, paint and minutes. */
 export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: Coat): number {
-  const { target } = coat;
-  if (target.kind === "everywhere") return 1;
-  if (target.kind !== "zones" && target.kind !== "hollows") return 1;
+  const { place } = coat;
+  if (place.kind === "everywhere") return 1;
+  if (place.kind !== "zones" && place.kind !== "hollows") return 1;
   const chain = chainOf(surface, coat);
-  const marks = chain.map((one) => [one.technique, one.target, one.passes, one.water, one.seed]);
+  const marks = chain.map((one) => [one.technique, one.place, one.passes, one.water, one.seed]);
   const key = JSON.stringify([
-    ...[surface.form, surface.seed, surface.wear, job.figure.lamp, target],
+    ...[surface.form, surface.seed, surface.wear, figureOf(job, surface).lamp, place],
     ...(chain.length > 0 ? [job.hand, marks] : []),
   ]);
   const known = shares.get(key);

@@ -98,7 +98,11 @@ describe("cards", () => {
   });
 
   it("multiply strokes and paint by the figures, not the set-up", () => {
-    const unit = cardsOf({ ...demo, figure: { ...demo.figure, count: 10 } }, demoShelf, defaultPainter);
+    const unit = cardsOf(
+      { ...demo, figures: [{ ...demo.figures[0]!, count: 10 }] },
+      demoShelf,
+      defaultPainter,
+    );
     const [one, ten] = [card("lines:D"), unit.find((each) => each.coat.role === "lines:D")!];
     expect(ten.strokes).toBe(one.strokes * 10);
     expect(ten.batch!.onFigureUl).toBeCloseTo(one.batch!.onFigureUl * 10, 6);

@@ -86,14 +86,14 @@ export function coatWork(
   coat: Coat,
   painter: Painter,
 ): CoatWork {
-  const { target, technique } = coat;
+  const { place, technique } = coat;
   const { id } = technique;
   const params = isTechniqueId(id) ? completeParams(techniques[id].params, technique.params) : {};
-  if (target.kind !== "pattern")
+  if (place.kind !== "pattern")
     // A place the coat is kept to, or fades into, gets as much less of everything.
     return areaWork(form.areaMm2 * placeShare(job, surface, form, coat), coat, params, painter);
   const pattern = patternOf(surface, form, job.hand);
-  const own = pattern?.family.work(pattern.layout, target.key);
+  const own = pattern?.family.work(pattern.layout, place.key);
   if (own) return placeWork(own, painter);
   return markWork(marksOf(job, surface, form, coat, noGrid), params, painter);
 }

@@ -8,7 +8,7 @@ import { READER_FAILURES, ReaderError, type ColourReader, type Spot } from "./co
 import { realPot, simulatedReader } from "./simulatedReader";
 
 const paint = demoShelf[0]!;
-const spot: Spot = { place: "thick", filmUm: null, whiteParts: null };
+const spot: Spot = { laid: "thick", filmUm: null, whiteParts: null };
 
 async function calibrated(reader: ColourReader): Promise<void> {
   for (;;) {

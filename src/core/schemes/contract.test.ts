@@ -47,8 +47,8 @@ describe.each(schemeIds)("the scheme %s", (id) => {
           expect(tones[coat.tone], coat.tone).toBeDefined();
           const earlier = coats.slice(0, at).map((one) => one.key);
           if (coat.marksOf !== undefined) expect(earlier).toContain(coat.marksOf);
-          if (coat.target.kind === "zones" && coat.target.near)
-            expect(earlier).toContain(coat.target.near.coatId);
+          if (coat.place.kind === "zones" && coat.place.near)
+            expect(earlier).toContain(coat.place.near.coatId);
           for (const [name, value] of Object.entries(coat.params ?? {})) {
             const spec = techniques[coat.technique].params[name];
             expect(spec, `${coat.technique} has ${name}`).toBeDefined();

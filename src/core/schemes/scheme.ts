@@ -1,4 +1,4 @@
-import { inZones, type CoatTarget } from "../job";
+import { inZones, type Place } from "../job";
 import type { TechniqueId } from "../techniques";
 
 /** What a surface is made of: the first question. */
@@ -51,7 +51,7 @@ export interface SchemeCoat<Tone extends string = string> {
   readonly tone: Tone;
   readonly water: number;
   readonly passes?: number;
-  readonly target: CoatTarget;
+  readonly place: Place;
   readonly params?: Readonly<Record<string, number>>;
   /** Its marks fall where those of this earlier coat do. */
   readonly marksOf?: string;
@@ -68,7 +68,7 @@ export interface SchemeDefinition<Tone extends string = string> {
   /** Colour offered first. */
   readonly startColour: string;
   tones(room: SchemeRoom): Readonly<Record<Tone, SchemeTone>>;
-  /** First to last. A target that names an earlier coat by `near` names its key. */
+  /** First to last. A place that names an earlier coat by `near` names its key. */
   coats(room: SchemeRoom): readonly SchemeCoat<Tone>[];
 }
 
@@ -113,7 +113,7 @@ export const baseLayer = <Tone extends string>(name: string, tone: Tone): Scheme
   tone,
   water: 1,
   passes: 2,
-  target: { kind: "everywhere" },
+  place: { kind: "everywhere" },
 });
 
 /** A soft dark layer in the hollows. @param fade how far it reaches beyond them, 0…1 */
@@ -128,7 +128,7 @@ export const depthLayer = <Tone extends string>(
   technique: "layer",
   tone,
   water: 2,
-  target: inZones(["hollow"], fade),
+  place: inZones(["hollow"], fade),
   params: { feather: 75 },
   ...more,
 });

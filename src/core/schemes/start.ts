@@ -10,6 +10,7 @@ import { planBackwards, type FilmAbove } from "../plan/backwards";
 import { hashText } from "../random";
 import { techniques } from "../techniques";
 import type { SchemeAnswers, SchemeCoat, SchemeDefinition, SchemeRoom, SchemeTone } from "./scheme";
+import { figureOf } from "../job";
 
 /** Figures this tall to the eyes have the marks a scheme is written for, mm. */
 const WRITTEN_FOR_MM = 32;
@@ -22,13 +23,13 @@ const MOST_POTS = { two: 48, three: 14 } as const;
 const GLAZE_SHARE_ON_TEXTURE = 0.6;
 
 export const roomFor = (
-  job: Pick<Job, "figure" | "hand">,
+  job: Pick<Job, "figures" | "hand">,
   surface: Surface,
   answers: SchemeAnswers,
 ): SchemeRoom => ({
   answers,
   finestMm: job.hand.finestLineMm * 0.8,
-  scale: Math.min(1.8, Math.max(0.7, job.figure.eyeHeightMm / WRITTEN_FOR_MM)),
+  scale: Math.min(1.8, Math.max(0.7, figureOf(job, surface).eyeHeightMm / WRITTEN_FOR_MM)),
   narrow: surface.form.id === "strap",
 });
 
@@ -126,7 +127,7 @@ const filmOf = (coat: SchemeCoat) =>
 
 /** What a plan is worked out from. */
 type StartAsked = readonly [
-  job: Pick<Job, "figure" | "hand">,
+  job: Pick<Job, "figures" | "hand">,
   surface: Surface,
   scheme: SchemeDefinition,
   answers: SchemeAnswers,
@@ -201,7 +202,7 @@ function filmsOver(
   const last = coats.findLastIndex((coat) => coat.tone === key);
   return coats.slice(last + 1).flatMap((coat) => {
     const optics = clear.get(coat.tone);
-    return optics && coat.target.kind === "everywhere" && coat.technique !== "pin-wash"
+    return optics && coat.place.kind === "everywhere" && coat.technique !== "pin-wash"
       ? [{ optics, filmUm: filmOf(coat) * GLAZE_SHARE_ON_TEXTURE }]
       : [];
   });
@@ -241,7 +242,7 @@ function withMixes(
 function coatsOf(plan: StartPlan, surface: Surface, mixOf: ReadonlyMap<string, string>): Coat[] {
   const idOf = (key: string) => `${surface.id}-${key}`;
   return plan.coats.map((coat) => {
-    const { target } = coat;
+    const { place } = coat;
     const technique = techniques[coat.technique];
     return {
       id: idOf(coat.key),
@@ -251,10 +252,10 @@ function coatsOf(plan: StartPlan, surface: Surface, mixOf: ReadonlyMap<string, s
       water: coat.water,
       passes: coat.passes ?? 1,
       held: false,
-      target:
-        target.kind === "zones" && target.near
-          ? { ...target, near: { ...target.near, coatId: idOf(target.near.coatId) } }
-          : target,
+      place:
+        place.kind === "zones" && place.near
+          ? { ...place, near: { ...place.near, coatId: idOf(place.near.coatId) } }
+          : place,
       role: null,
       overSeams: false,
       // Marks of one seed fall at the same places.

@@ -1,4 +1,4 @@
-import type { Coat, Hand, Job, Surface } from "../job";
+import { figureOf, type Coat, type Hand, type Job, type Surface } from "../job";
 import { completeParams } from "../params";
 import { patternOf } from "../patterns/bind";
 import { familyOf } from "../patterns";
@@ -11,8 +11,8 @@ import type { FilmBuffer, Marks } from "../techniques/technique";
 import { buildUp, packFilm, type FilmPlanes } from "./planes";
 
 const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
-const followsWear = (target: Coat["target"]) =>
-  target.kind === "zones" && target.zones.some((zone) => zone === "worn" || zone === "unworn");
+const followsWear = (place: Coat["place"]) =>
+  place.kind === "zones" && place.zones.some((zone) => zone === "worn" || zone === "unworn");
 
 /**
  * Where a coat goes on its surface. Places of a pattern that the surface does not have lie nowhere.
@@ -25,42 +25,42 @@ export function marksOf(
   coat: Coat,
   grid: () => SurfaceGrid,
 ): Marks {
-  const { target } = coat;
-  switch (target.kind) {
+  const { place } = coat;
+  switch (place.kind) {
     case "zones":
-      return { kind: "field", hollowsOnly: false, place: { ...target, wear: wearOf(surface) } };
+      return { kind: "field", hollowsOnly: false, place: { ...place, wear: wearOf(surface) } };
     case "everywhere":
     case "hollows":
-      return { kind: "field", hollowsOnly: target.kind === "hollows" };
+      return { kind: "field", hollowsOnly: place.kind === "hollows" };
     case "pattern": {
       const pattern = patternOf(surface, form, job.hand);
       if (!pattern) return { kind: "strokes", strokes: [] };
-      return pattern.family.marks(pattern.layout, target.key, grid);
+      return pattern.family.marks(pattern.layout, place.key, grid);
     }
   }
 }
 
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {
-  const { technique, water, passes, seed, target, overSeams } = coat;
+  const { technique, water, passes, seed, place, overSeams } = coat;
   const pattern =
-    surface.pattern && target.kind === "pattern"
-      ? [surface.pattern.id, familyOf(surface.pattern).filmParams(surface.pattern.params, target.key)]
+    surface.pattern && place.kind === "pattern"
+      ? [surface.pattern.id, familyOf(surface.pattern).filmParams(surface.pattern.params, place.key)]
       : null;
   return JSON.stringify([
     surface.form,
     surface.seed,
     surface.relief,
-    followsWear(target) ? surface.wear : null,
+    followsWear(place) ? surface.wear : null,
     pattern,
     technique,
     water,
     passes,
     seed,
-    target,
+    place,
     overSeams,
     job.hand,
-    job.figure.lamp,
+    figureOf(job, surface).lamp,
     pitchMm,
   ]);
 }

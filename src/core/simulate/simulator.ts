@@ -1,6 +1,15 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { filmTable } from "../colour/film";
-import { activeCoats, mixById, type Coat, type Job, type Lamp, type Paint, type Surface } from "../job";
+import {
+  figureOf,
+  activeCoats,
+  mixById,
+  type Coat,
+  type Job,
+  type Lamp,
+  type Paint,
+  type Surface,
+} from "../job";
 import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid, choosePitch, lightField, withRelief, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
@@ -165,7 +174,7 @@ export class Simulator {
     const grids = this.gridsOf(
       surface,
       request.job.hand.finestLineMm,
-      request.job.figure.lamp,
+      figureOf(request.job, surface).lamp,
       request.mostCells,
     );
     const grid = preview ? grids.preview : grids.full;
@@ -178,7 +187,7 @@ export class Simulator {
     const keys: number[] = [];
     for (const coat of coats) {
       const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
-      const near = coat.target.kind === "zones" && coat.target.near ? coat.target.near.coatId : null;
+      const near = coat.place.kind === "zones" && coat.place.near ? coat.place.near.coatId : null;
       const nearAt = laid.findIndex((one) => one.coat.id === near);
       const below = [
         ground.key,
@@ -228,8 +237,9 @@ export class Simulator {
         )
       : null;
     const shade = heights && lightField(heights, grid);
+    const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
     this.composite(
-      { ground: primerSpectrum(request.job.figure.primer), coats, inside: grid.inside, shade },
+      { ground: primerSpectrum(figureOf(request.job, surface).primer), coats, inside: grid.inside, shade },
       rgba,
       afterCoat,
     );

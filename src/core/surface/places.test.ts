@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { inZones, type PlaceTarget } from "../job";
+import { inZones, type ZonePlace } from "../job";
 import { forms } from "./forms";
 import { buildGrid, type SurfaceGrid } from "./grid";
 import { downhill, weightsOfPlace } from "./places";
 
 const panel = forms.panel.build({ lengthMm: 10, widthMm: 8, dents: 0 }, 1);
 const grid = buildGrid(panel, 0.05);
-const everywhere: PlaceTarget = inZones([], 0);
+const everywhere: ZonePlace = inZones([], 0);
 const xOf = (on: SurfaceGrid, at: number) => (on.turnDeg[at]! / on.form.turnDeg) * 10;
 
 /** Share of the place at a spot of the panel, mm from its left end and from its hem. */

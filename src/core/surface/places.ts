@@ -1,4 +1,4 @@
-import type { NearMarks, Outline, PlaceTarget, Span } from "../job";
+import type { NearMarks, Outline, ZonePlace, Span } from "../job";
 import { clamp, smoothstep } from "../units";
 import { blurMm } from "./blur";
 import { coarseSize, grow } from "./coarse";
@@ -6,7 +6,7 @@ import type { SurfaceGrid } from "./grid";
 import { zoneWeights, type WearOf } from "./zones";
 
 /** A place to paint: all its parts at once. */
-export interface Place extends Pick<PlaceTarget, "zones" | "fade" | "fall" | "span" | "outline" | "near"> {
+export interface WornPlace extends Pick<ZonePlace, "zones" | "fade" | "fall" | "span" | "outline" | "near"> {
   /** Where the surface wears; the usual wear where left out. */
   readonly wear?: WearOf;
 }
@@ -71,7 +71,11 @@ function nearWeights(grid: SurfaceGrid, near: NearMarks, cover: Float32Array): F
  * How much each cell belongs to a place, 0…1; 0 off the panel.
  * @param cover covered share of the coat that `near` names; where it is missing, `near` holds nowhere
  */
-export function weightsOfPlace(grid: SurfaceGrid, place: Place, cover: Float32Array | null): Float32Array {
+export function weightsOfPlace(
+  grid: SurfaceGrid,
+  place: WornPlace,
+  cover: Float32Array | null,
+): Float32Array {
   const out = zoneWeights(grid, place.zones, 0, place.wear);
   const members: ((at: number) => number)[] = [];
   if (place.span) members.push(spanMember(grid, place.span));

@@ -1,8 +1,8 @@
-import type { CoatTarget, Hand } from "../job";
+import type { Place, Hand } from "../job";
 import type { ParamSpecs, ParamValues } from "../params";
 import type { Random } from "../random";
 import { fieldsOf } from "../surface/fields";
-import { weightsOfPlace, type Place } from "../surface/places";
+import { weightsOfPlace, type WornPlace } from "../surface/places";
 import type { SurfaceGrid } from "../surface/grid";
 
 /**
@@ -43,7 +43,7 @@ export interface Regions {
 
 /** Where a coat goes, in a form that techniques can work on. */
 export type Marks =
-  | { readonly kind: "field"; readonly hollowsOnly: boolean; readonly place?: Place }
+  | { readonly kind: "field"; readonly hollowsOnly: boolean; readonly place?: WornPlace }
   | { readonly kind: "strokes"; readonly strokes: readonly Stroke[] }
   | { readonly kind: "dots"; readonly dots: readonly Dot[] }
   | { readonly kind: "regions"; readonly regions: Regions };
@@ -82,7 +82,7 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   /** Parts of water to one of paint that a new coat starts with; 1 where left out. */
   readonly startWater?: number;
   /** Where a new coat by area goes first; everywhere where left out. */
-  readonly startPlace?: CoatTarget;
+  readonly startPlace?: Place;
   /** Where its paint ends up depends on the paint below. */
   readonly feels?: boolean;
   /** Its film is so thick that it becomes the ground of what follows. */

@@ -1,6 +1,6 @@
 import { putPattern, withParams } from "../../core/edits/patterns";
 import { withSurface } from "../../core/edits/surfaces";
-import { USUAL_LAMP, type Figure, type Job, type Surface } from "../../core/job";
+import { FIRST_FIGURE, USUAL_LAMP, type Figure, type Job, type Surface } from "../../core/job";
 import { presets, startFrom } from "../../core/patterns/camouflage/presets";
 import { deriveCoats } from "../../core/patterns/derive";
 import { schemes, type SchemeId } from "../../core/schemes";
@@ -30,6 +30,7 @@ const bare = ({
 }: Pick<Piece, "id" | "name" | "form" | "sizes" | "seed">): Surface => ({
   id,
   name,
+  figureId: FIRST_FIGURE,
   form: { id: form, version: 1, params: sizes },
   pattern: null,
   coats: [],
@@ -175,18 +176,22 @@ export const reedScout = once((): Job => ({
         ...ferrySergeant(),
         id: "reed-scout",
         name: "Reed scout",
-        figure: {
-          eyeHeightMm: 32,
-          standard: "display",
-          primer: "grey",
-          viewingDistanceMm: 450,
-          lamp: USUAL_LAMP,
-          notes:
-            "Lies in the reeds all day: nothing on it may shine, and only the collar should draw the eye.",
-          count: 1,
-        },
+        figures: [
+          {
+            id: FIRST_FIGURE,
+            name: "Reed scout",
+            eyeHeightMm: 32,
+            standard: "display",
+            primer: "grey",
+            viewingDistanceMm: 450,
+            lamp: USUAL_LAMP,
+            notes:
+              "Lies in the reeds all day: nothing on it may shine, and only the collar should draw the eye.",
+            count: 1,
+          },
+        ],
         mixes: [],
-        targets: [],
+        goals: [],
         surfaces: [],
       },
       REED,
@@ -203,6 +208,8 @@ export const reedScout = once((): Job => ({
 /** Five of the ferry watch: coats in blotch and dot, bars on the trousers. */
 export const ferryWatch = once((): Job => {
   const figure: Figure = {
+    id: FIRST_FIGURE,
+    name: "Ferry watch",
     eyeHeightMm: 30,
     standard: "tabletop",
     primer: "grey",
@@ -215,9 +222,9 @@ export const ferryWatch = once((): Job => {
     ...ferrySergeant(),
     id: "ferry-watch",
     name: "Ferry watch",
-    figure,
+    figures: [figure],
     mixes: [],
-    targets: [],
+    goals: [],
     surfaces: [],
   };
   const from = (at: number) => () => startFrom(presets[at]!, figure, empty.hand.finestLineMm, 11 + at);

@@ -1,4 +1,12 @@
-import { USUAL_LAMP, type Coat, type Job, type Mix, type MixPart } from "../../core/job";
+import {
+  FIRST_FIGURE,
+  JOB_VERSION,
+  USUAL_LAMP,
+  type Coat,
+  type Job,
+  type Mix,
+  type MixPart,
+} from "../../core/job";
 import { deriveCoats } from "../../core/patterns/derive";
 import { USUAL_WEAR } from "../../core/surface/wear";
 import { demoShelf, paintIdOf } from "./shelf";
@@ -23,19 +31,23 @@ const mix = (id: string, name: string, water: number, ...parts: MixPart[]): Mix 
 export function ferrySergeant(): Job {
   const job: Job = {
     format: "crenna-job",
-    version: 3,
+    version: JOB_VERSION,
     id: "ferry-sergeant",
     name: "Ferry sergeant",
-    figure: {
-      eyeHeightMm: 32,
-      standard: "display",
-      primer: "grey",
-      viewingDistanceMm: 450,
-      lamp: USUAL_LAMP,
-      notes:
-        "Coat skirt in the company's cloth: straw and deep tarn with a rust line. The satchel hides nothing at the back.",
-      count: 1,
-    },
+    figures: [
+      {
+        id: FIRST_FIGURE,
+        name: "Ferry sergeant",
+        eyeHeightMm: 32,
+        standard: "display",
+        primer: "grey",
+        viewingDistanceMm: 450,
+        lamp: USUAL_LAMP,
+        notes:
+          "Coat skirt in the company's cloth: straw and deep tarn with a rust line. The satchel hides nothing at the back.",
+        count: 1,
+      },
+    ],
     hand: { finestLineMm: 0.12, steadiness01: 0.7 },
     mixes: [
       mix("base", "Base", 1, part("Slate", 2), part("Straw", 1)),
@@ -44,9 +56,8 @@ export function ferrySergeant(): Job {
       mix("rust", "Rust", 1, part("Rust Red", 3), part("Buoy Orange", 1)),
       mix("fold-glaze", "Fold glaze", 5, part("Clear Umber", 1), part("Clear Teal", 1)),
     ],
-    wells: [],
     references: [],
-    targets: [
+    goals: [
       { id: "cloth-straw", name: "Cloth, light", colour: "#cbb67e", share: null, referenceId: null },
       { id: "cloth-tarn", name: "Cloth, dark", colour: "#1e3f4e", share: null, referenceId: null },
       { id: "cloth-line", name: "Cloth, line", colour: "#ac4a2a", share: null, referenceId: null },
@@ -55,6 +66,7 @@ export function ferrySergeant(): Job {
       {
         id: "coat-skirt",
         name: "Coat skirt",
+        figureId: FIRST_FIGURE,
         form: {
           id: "cone-band",
           version: 1,
@@ -90,7 +102,6 @@ export function ferrySergeant(): Job {
       },
     ],
     touching: [],
-    log: [],
   };
   // Rust planned in one thin pass, as one would by feel: the check says what that does over the dark boxes.
   const thin = (coat: Coat): Coat => (coat.role === "lines:R" ? { ...coat, water: 2, passes: 1 } : coat);

@@ -1,92 +1,9 @@
 import { Alert, Box, Button, LinearProgress, Snackbar, Typography } from "@mui/material";
-import { useCallback, useEffect, useRef, useState } from "react";
-import type { Job, Paint } from "../../core/job";
-import { call, messageOf } from "../../ui/api";
+import { useRef } from "react";
 import { AppFrame } from "../../ui/AppFrame";
 import { TopBar } from "../../ui/TopBar";
 import { JobStrip } from "./JobStrip";
-
-interface Listed {
-  readonly job: Job;
-  readonly revision: number;
-}
-
-interface Loaded {
-  readonly jobs: readonly Listed[];
-  readonly damaged: readonly Damaged[];
-  readonly paints: readonly Paint[];
-}
-
-/** A job that cannot be read; the rest of the desk goes on. */
-interface Damaged {
-  readonly id: string;
-  readonly name: string;
-  readonly message: string;
-}
-
-/** What was deleted last, until it is too late to take it back. */
-interface Deleted {
-  readonly id: string;
-  readonly name: string;
-}
-
-function useDesk() {
-  const [loaded, setLoaded] = useState<Loaded | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [deleted, setDeleted] = useState<Deleted | null>(null);
-  const load = useCallback(() => call<Loaded>("/api/jobs").then(setLoaded), []);
-  const attempt = useCallback(
-    (work: () => Promise<unknown>) => {
-      setProblem(null);
-      work()
-        .then(load)
-        .catch((error: unknown) => setProblem(messageOf(error)));
-    },
-    [load],
-  );
-  useEffect(() => {
-    load().catch((error: unknown) => setProblem(messageOf(error)));
-  }, [load]);
-  const open = (job: { job: Job }) => window.location.assign(`/job/${job.job.id}/brief`);
-  return {
-    loaded,
-    problem,
-    deleted,
-    clearProblem: () => setProblem(null),
-    clearDeleted: () => setDeleted(null),
-    create: (from: "new" | "demo") =>
-      attempt(async () => {
-        const made = await call<{ job: Job }>("/api/jobs", { method: "POST", json: { from } });
-        if (from === "new") open(made);
-      }),
-    copy: (id: string) => attempt(() => call("/api/jobs", { method: "POST", json: { from: "copy", id } })),
-    rename: async ({ job, revision }: Listed, name: string) => {
-      attempt(() =>
-        call(`/api/jobs/${job.id}`, { method: "PUT", json: { revision, job: { ...job, name } } }),
-      );
-      return Promise.resolve();
-    },
-    remove: (id: string, name: string) =>
-      attempt(async () => {
-        await call(`/api/jobs/${id}`, { method: "DELETE" });
-        setDeleted({ id, name });
-      }),
-    restore: () =>
-      attempt(async () => {
-        if (deleted) await call(`/api/jobs/${deleted.id}/restore`, { method: "POST" });
-        setDeleted(null);
-      }),
-    importFile: (file: File) =>
-      attempt(async () => {
-        const text = await file.text();
-        await call("/api/jobs/import", { method: "POST", text }).catch((error: unknown) => {
-          throw new Error(`${file.name} was not taken, nothing was changed. ${messageOf(error)}`, {
-            cause: error,
-          });
-        });
-      }),
-  };
-}
+import { useDesk } from "./useDesk";
 
 function StartRow({ desk }: { readonly desk: ReturnType<typeof useDesk> }) {
   const input = useRef<HTMLInputElement>(null);
@@ -150,37 +67,16 @@ function DeskView() {
           </Typography>
         )}
         {desk.loaded &&
-          jobs.map((listed) => (
+          jobs.map((summary) => (
             <JobStrip
-              key={listed.job.id}
-              job={listed.job}
+              key={summary.id}
+              summary={summary}
               paints={desk.loaded!.paints}
-              onRename={(name) => desk.rename(listed, name)}
-              onCopy={() => desk.copy(listed.job.id)}
-              onDelete={() => desk.remove(listed.job.id, listed.job.name)}
+              onRename={(name) => desk.rename(summary.id, name)}
+              onCopy={() => desk.copy(summary.id)}
+              onDelete={() => desk.remove(summary.id, summary.name)}
             />
           ))}
-        {desk.loaded?.damaged.map(({ id, name, message }) => (
-          <Box
-            key={id}
-            component="article"
-            aria-label={`${name}, damaged`}
-            sx={{ borderTop: 1, borderColor: "divider", py: 2, maxWidth: 720 }}
-          >
-            <Typography variant="h2">{name}</Typography>
-            <Typography color="error">This job cannot be read: {message}</Typography>
-            <Typography>
-              All others are as they were. Nothing of it was changed; save it as it is stored, so that it can
-              be mended.
-            </Typography>
-            <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
-              <Button variant="outlined" href={`/api/jobs/${id}/raw`}>
-                Save it as it is
-              </Button>
-              <Button onClick={() => desk.remove(id, name)}>Delete</Button>
-            </Box>
-          </Box>
-        ))}
       </Box>
       <Snackbar
         open={desk.deleted !== null}

@@ -1,153 +1,132 @@
-import { Box, Button, Link, TextField, Typography } from "@mui/material";
-import { useState } from "react";
-import { useJobCards } from "./useJobCards";
-import type { Job, Paint, Surface } from "../../core/job";
-import { ratioOf } from "../../core/job";
+import { Box, Button, Link, Typography } from "@mui/material";
+import { useRef, useState, type ReactNode } from "react";
+import type { Job, LogEntry, Paint } from "../../core/job";
+import { REAL_EYE_HEIGHT_MM } from "../../core/job";
 import { totalsOf } from "../../core/plan/cards";
-import { formatMinutes, formatNumber } from "../../core/units";
-import { Picture } from "../../ui/Picture";
-import { usePrefs } from "../../ui/prefs";
-import { SURROUNDS } from "../../ui/theme";
-import { useThumbnail } from "../useThumbnail";
-
-/** Screen pixels per millimetre on the desk: the same for all, so that sizes compare. */
-const PX_PER_MM = 7;
-const WIDEST_PX = 420;
-
-function SurfaceThumb({
-  job,
-  paints,
-  surface,
-}: {
-  readonly job: Job;
-  readonly paints: readonly Paint[];
-  readonly surface: Surface;
-}) {
-  const specimen = useThumbnail(job, paints, surface.id);
-  const surround = usePrefs((prefs) => prefs.surround);
-  const width = specimen ? Math.min(WIDEST_PX, specimen.width * specimen.pitchMm * PX_PER_MM) : 320;
-  return (
-    <Box component="figure" sx={{ m: 0 }}>
-      <Box
-        sx={{
-          bgcolor: SURROUNDS[surround],
-          p: 1.5,
-          minHeight: 150,
-          minWidth: 200,
-          display: "grid",
-          placeItems: "center",
-        }}
-      >
-        {specimen ? (
-          <Picture pixels={specimen} label={`${surface.name}, simulated`} cssWidth={`${width}px`} />
-        ) : (
-          // On the surround, not on the chrome: its own black or white.
-          <Typography sx={{ color: surround === "dark" ? "#fff" : "#000" }}>
-            {specimen === undefined ? "Simulating" : "Sizes or thread count need mending"}
-          </Typography>
-        )}
-      </Box>
-      <Typography component="figcaption" variant="caption">
-        {surface.name}
-      </Typography>
-    </Box>
-  );
-}
+import { counted, formatMinutes, formatNumber } from "../../core/units";
+import { DamagedStrip } from "./DamagedStrip";
+import { NameField } from "./NameField";
+import { SurfaceThumb } from "./SurfaceThumb";
+import type { JobSummary } from "./useDesk";
+import { useDeskJob } from "./useDeskJob";
+import { useJobCards } from "./useJobCards";
 
 interface Props {
-  readonly job: Job;
+  readonly summary: JobSummary;
   readonly paints: readonly Paint[];
-  readonly onRename: (name: string) => Promise<void>;
+  readonly onRename: (name: string) => void;
   readonly onCopy: () => void;
   readonly onDelete: () => void;
 }
 
-function NameField({ job, onDone }: { readonly job: Job; readonly onDone: (name: string | null) => void }) {
-  const [name, setName] = useState(job.name);
-  const trimmed = name.trim();
-  const wrong =
-    trimmed === "" ? "A job needs a name." : trimmed.length > 80 ? "At most 80 characters." : undefined;
+/** Scale, standard and primer, without the job being read. */
+function Sizes({ summary }: { readonly summary: JobSummary }) {
+  const { eyeHeightMm, standard, primer, figures, surfaces } = summary;
+  if (eyeHeightMm === null) return null;
   return (
-    <Box
-      component="form"
-      sx={{ display: "flex", gap: 1 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!wrong) onDone(trimmed);
-      }}
-    >
-      <TextField
-        label="Name"
-        value={name}
-        autoFocus
-        error={wrong !== undefined}
-        helperText={wrong}
-        onChange={(event) => setName(event.target.value)}
-      />
-      <Button type="submit" variant="contained" disabled={wrong !== undefined}>
-        Rename
-      </Button>
-      <Button onClick={() => onDone(null)}>Leave it</Button>
-    </Box>
+    <Typography variant="body2">
+      1 : {formatNumber(REAL_EYE_HEIGHT_MM / eyeHeightMm, 0)}, {formatNumber(eyeHeightMm, 0)}&#8239;mm to the
+      eyes, {standard}, {primer} primer, {counted(figures ?? 1, "figure")},{" "}
+      {counted(surfaces ?? 0, "surface")}
+    </Typography>
+  );
+}
+
+const BUTTONS = { display: "flex", gap: 1, mt: 2, flexWrap: "wrap" } as const;
+
+interface NextProps {
+  readonly job: Job;
+  readonly log: readonly LogEntry[];
+  readonly paints: readonly Paint[];
+  /** What else can be done with the job. */
+  readonly children: ReactNode;
+}
+
+/** What is to be painted next, and the way to it. */
+function NextCard({ job, log, paints, children }: NextProps) {
+  const found = useJobCards(job, paints);
+  const cards = found ?? [];
+  const next = cards.find((card) => !log.some((entry) => entry.cardId === card.id));
+  const at = next ? cards.indexOf(next) + 1 : cards.length;
+  return (
+    <>
+      <Typography sx={{ mt: 1.5 }}>
+        {next ? (
+          <>
+            Next card: <b>{next.title}</b>, {at} of {cards.length}.{" "}
+            {formatMinutes(totalsOf(cards.slice(at - 1)).handMinutes)} of painting left.
+          </>
+        ) : found === null ? (
+          "Counting its cards …"
+        ) : cards.length > 0 ? (
+          "All cards are done."
+        ) : (
+          "No cards yet: open the brief and mend what it says."
+        )}
+      </Typography>
+      <Box sx={BUTTONS}>
+        <Button variant="contained" href={`/job/${job.id}/${next && at > 1 ? "bench" : "brief"}`}>
+          {next && at > 1 ? "Go on painting" : "Open"}
+        </Button>
+        {children}
+      </Box>
+    </>
   );
 }
 
 /** One job on the desk: its surfaces at their true relative size, and its next card. */
-export function JobStrip({ job, paints, onRename, onCopy, onDelete }: Props) {
+export function JobStrip({ summary, paints, onRename, onCopy, onDelete }: Props) {
+  const { id, name, updatedAt } = summary;
   const [renaming, setRenaming] = useState(false);
-  const counted = useJobCards(job, paints);
-  const cards = counted ?? [];
-  const next = cards.find((card) => !job.log.some((entry) => entry.cardId === card.id));
-  const at = next ? cards.indexOf(next) + 1 : cards.length;
+  const host = useRef<HTMLElement>(null);
+  const read = useDeskJob(host, id, updatedAt);
+  const others = (
+    <>
+      <Button onClick={() => setRenaming(true)}>Rename</Button>
+      <Button onClick={onCopy}>Copy</Button>
+      <Button href={`/api/jobs/${id}/export`}>Export</Button>
+      <Button onClick={onDelete}>Delete</Button>
+    </>
+  );
+  if (read.kind === "damaged")
+    return <DamagedStrip id={id} name={name} message={read.message} onDelete={onDelete} />;
   return (
-    <Box component="article" aria-label={job.name} sx={{ borderTop: 1, borderColor: "divider", py: 2 }}>
+    <Box
+      component="article"
+      ref={host}
+      aria-label={name}
+      sx={{ borderTop: 1, borderColor: "divider", py: 2, minHeight: 180 }}
+    >
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
-        {job.surfaces.map((surface) => (
-          <SurfaceThumb key={surface.id} job={job} paints={paints} surface={surface} />
-        ))}
+        {read.kind === "read" &&
+          read.job.surfaces.map((surface) => (
+            <SurfaceThumb key={surface.id} job={read.job} paints={paints} surface={surface} />
+          ))}
         <Box sx={{ flex: 1, minWidth: 260 }}>
           {renaming ? (
             <NameField
-              job={job}
-              onDone={(name) => {
+              value={name}
+              onDone={(next) => {
                 setRenaming(false);
-                if (name !== null) void onRename(name);
+                if (next !== null) onRename(next);
               }}
             />
           ) : (
             <Typography variant="h2" sx={{ fontSize: 17, lineHeight: "24px" }}>
-              <Link href={`/job/${job.id}/coats`} color="inherit" underline="hover">
-                {job.name}
+              <Link href={`/job/${id}/coats`} color="inherit" underline="hover">
+                {name}
               </Link>
             </Typography>
           )}
-          <Typography variant="body2">
-            1 : {formatNumber(ratioOf(job.figure), 0)}, {formatNumber(job.figure.eyeHeightMm, 0)}&#8239;mm to
-            the eyes, {job.figure.standard}, {job.figure.primer} primer
-          </Typography>
-          <Typography sx={{ mt: 1.5 }}>
-            {next ? (
-              <>
-                Next card: <b>{next.title}</b>, {at} of {cards.length}.{" "}
-                {formatMinutes(totalsOf(cards.slice(at - 1)).handMinutes)} of painting left.
-              </>
-            ) : counted === null ? (
-              "Counting its cards …"
-            ) : cards.length > 0 ? (
-              "All cards are done."
-            ) : (
-              "No cards yet: open the brief and mend what it says."
-            )}
-          </Typography>
-          <Box sx={{ display: "flex", gap: 1, mt: 2, flexWrap: "wrap" }}>
-            <Button variant="contained" href={`/job/${job.id}/${next && at > 1 ? "bench" : "brief"}`}>
-              {next && at > 1 ? "Go on painting" : "Open"}
-            </Button>
-            <Button onClick={() => setRenaming(true)}>Rename</Button>
-            <Button onClick={onCopy}>Copy</Button>
-            <Button href={`/api/jobs/${job.id}/export`}>Export</Button>
-            <Button onClick={onDelete}>Delete</Button>
-          </Box>
+          <Sizes summary={summary} />
+          {read.kind === "failed" && <Typography color="error">{read.message}</Typography>}
+          {read.kind === "read" ? (
+            <NextCard job={read.job} log={read.history.log} paints={paints}>
+              {others}
+            </NextCard>
+          ) : (
+            <Box sx={BUTTONS}>{others}</Box>
+          )}
         </Box>
       </Box>
     </Box>

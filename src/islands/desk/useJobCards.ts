@@ -8,7 +8,7 @@ import { deskWorker } from "../deskWorker";
 export function useJobCards(job: Job, paints: readonly Paint[]): readonly Card[] | null {
   const [cards, setCards] = useState<readonly Card[] | null>(null);
   useEffect(() => {
-    const input = { job: { ...job, log: [] }, paints, painter: defaultPainter };
+    const input = { job, paints, painter: defaultPainter };
     const id = deskWorker().ask("cards", input, { answer: setCards, failed: () => setCards([]) });
     return () => deskWorker().forget(id);
   }, [job, paints]);

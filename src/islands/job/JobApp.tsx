@@ -10,6 +10,7 @@ import { JobHeader } from "./JobHeader";
 import { redo, undo, useJobStore } from "./jobStore";
 import { LogStage } from "./log/LogStage";
 import { PaletteStage } from "./palette/PaletteStage";
+import { TakeBack } from "./TakeBack";
 import { isStage, STAGE_NAMES, type Stage } from "./stages";
 import { useAutosave } from "./useAutosave";
 import { useKeepJudged } from "./useJudged";
@@ -80,6 +81,7 @@ function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: St
     <>
       <JobHeader stage={stage} go={go} />
       <ConflictBar />
+      <TakeBack />
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: "flex" }}>
         <View />
       </Box>

@@ -5,6 +5,8 @@ import RedoOutlined from "@mui/icons-material/RedoOutlined";
 import UndoOutlined from "@mui/icons-material/UndoOutlined";
 import { Box, IconButton, Link, Tooltip, Typography } from "@mui/material";
 import { usePrefs } from "../../ui/prefs";
+import type { OutboxState } from "./historyOutbox";
+import { useHistoryStore } from "./historyStore";
 import { redo, undo, useCanRedo, useCanUndo, useJob, useJobStore, type SaveState } from "./jobStore";
 import { STAGE_NAMES, STAGES, type Stage } from "./stages";
 import { useStageStates } from "./useStageStates";
@@ -15,7 +17,9 @@ const timeOf = (iso: string) =>
     ? ""
     : new Date(iso).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
 
-function saveText(save: SaveState): string {
+function saveText(save: SaveState, bench: OutboxState): string {
+  if (bench.problem !== null && save.kind !== "conflict") return "Not saved, trying again";
+  if (bench.waiting > 0 && save.kind === "saved") return "Saving";
   switch (save.kind) {
     case "saved":
       return `Saved ${timeOf(save.at)}`;
@@ -66,15 +70,16 @@ function StageTabs({ stage, go }: { readonly stage: Stage; readonly go: (stage: 
 
 function Tools() {
   const save = useJobStore((state) => state.save);
+  const bench = useHistoryStore((state) => state.sent);
   const { mode, setMode } = usePrefs();
   const jobId = useJob().id;
   const [canUndo, canRedo] = [useCanUndo(), useCanRedo()];
   const dark = mode === "dark";
   return (
     <Box sx={{ display: "flex", alignItems: "center", justifyContent: "flex-end", flex: 1, minWidth: 0 }}>
-      <Tooltip title={save.kind === "failed" ? save.message : ""}>
+      <Tooltip title={save.kind === "failed" ? save.message : (bench.problem ?? "")}>
         <Typography variant="body2" role="status" noWrap sx={{ mr: 1, minWidth: 60, textAlign: "right" }}>
-          {saveText(save)}
+          {saveText(save, bench)}
         </Typography>
       </Tooltip>
       <Tooltip title="Undo">

@@ -6,8 +6,7 @@ import { parseJob } from "../../core/formats/job-json/jobSchema";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
 import { shopping } from "./bench/shopping";
-import { targetName, targetsFor } from "./coats/targets";
-import { changeEntry, tickCard, untickCard } from "./log/logEdits";
+import { placeName, placesFor } from "./coats/places";
 import { withNewMix, withParts } from "./palette/questions/goals";
 import { CHART_GROUNDS, drawdown, inkOn, trueGround } from "./palette/useLight";
 
@@ -15,18 +14,6 @@ const job = ferrySergeant();
 const surface = job.surfaces[0]!;
 const pattern = laidOut(job, surface);
 const cards = cardsOf(job, demoShelf, defaultPainter);
-
-describe("the log", () => {
-  it("notes a card, its time and note, and takes it back; the job stays valid", () => {
-    const ticked = tickCard(job, cards[2]!);
-    const entry = ticked.log[0]!;
-    expect(entry).toMatchObject({ cardId: cards[2]!.id, cardTitle: "Straw boxes", minutes: null, note: "" });
-    const noted = changeEntry(ticked, entry.id, { minutes: 12.5, note: "Ran dry" });
-    expect(parseJob(noted).log[0]).toMatchObject({ minutes: 12.5, note: "Ran dry" });
-    expect(untickCard(noted, cards[2]!.id).log).toEqual([]);
-    expect(changeEntry(noted, "entry-none", { minutes: 1 })).toEqual(noted);
-  });
-});
 
 describe("shopping", () => {
   it("adds up whole drops of every pot over all cards", () => {
@@ -42,17 +29,17 @@ describe("shopping", () => {
 describe("targets", () => {
   it("are offered by what a technique lays, each with its own words", () => {
     for (const coat of surface.coats) {
-      const targets = targetsFor(coat, pattern);
+      const targets = placesFor(coat, pattern);
       expect(targets.length).toBeGreaterThan(0);
-      expect(targets).toContainEqual(coat.target);
-      const names = targets.map((target) => targetName(target, pattern));
+      expect(targets).toContainEqual(coat.place);
+      const names = targets.map((target) => placeName(target, pattern));
       expect(new Set(names).size).toBe(names.length);
     }
   });
   it("of the cloth are not offered where there is none", () => {
     const line = surface.coats.find((coat) => coat.technique.id === "line")!;
-    expect(targetsFor(line, null)).toEqual([]);
-    expect(targetsFor(surface.coats[0]!, null).map((target) => target.kind)).toEqual([
+    expect(placesFor(line, null)).toEqual([]);
+    expect(placesFor(surface.coats[0]!, null).map((target) => target.kind)).toEqual([
       "everywhere",
       "hollows",
       "zones",

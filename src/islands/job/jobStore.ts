@@ -2,10 +2,11 @@ import { temporal } from "zundo";
 import { create, useStore } from "zustand";
 import { withoutSpareMixes } from "../../core/edits/mixes";
 import { upgradeJob } from "../../core/formats/job-json/upgrade";
-import type { Job, Paint } from "../../core/job";
+import { JOB_VERSION, type Job, type Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { deriveCoats } from "../../core/patterns/derive";
 import { lastOf } from "../../ui/lastOf";
+import { useHistoryStore } from "./historyStore";
 
 export type SaveState =
   | { readonly kind: "saved"; readonly at: string }
@@ -35,6 +36,10 @@ interface JobState {
   readonly replace: (job: Job, revision: number) => void;
 }
 
+/** Mixes that wells were begun for: they are kept though nothing is painted in them. */
+const wellMixes = (): ReadonlySet<string> =>
+  new Set(useHistoryStore.getState().history.wells.flatMap(({ mixId }) => mixId ?? []));
+
 const STEPS_BACK = 100;
 
 /** The open job. Every change of it can be undone; only the job itself is part of that. */
@@ -52,7 +57,8 @@ export const useJobStore = create<JobState>()(
         const { job, paints } = get();
         if (!job) return;
         const changed = change(job);
-        if (changed !== job) set({ job: withoutSpareMixes(deriveCoats(changed, paints, job), job) });
+        if (changed !== job)
+          set({ job: withoutSpareMixes(deriveCoats(changed, paints, job), job, wellMixes()) });
       },
       setPaints: (paints) => set({ paints }),
       setSave: (save, revision) => set(revision === undefined ? { save } : { save, revision }),
@@ -119,36 +125,26 @@ export function restoreHistory(jobId: string): void {
   history.setState({ pastStates: today(past), futureStates: today(future) });
 }
 
-const withoutLog = lastOf(
+const designOf = lastOf(
   (
     id: string,
     name: string,
-    figure: Job["figure"],
+    figures: Job["figures"],
     hand: Job["hand"],
     mixes: Job["mixes"],
     surfaces: Job["surfaces"],
     touching: Job["touching"],
   ): Job => ({
     format: "crenna-job",
-    version: 3,
-    id,
-    name,
-    figure,
-    hand,
-    mixes,
-    wells: [],
-    references: [],
-    targets: [],
-    surfaces,
-    touching,
-    log: [],
+    version: JOB_VERSION,
+    ...{ id, name, figures, hand, mixes, references: [], goals: [], surfaces, touching },
   }),
 );
 
-/** The open job without log, wells and targets: what verdicts and cards depend on. */
+/** The open job without goals and pictures: what verdicts and cards depend on. */
 export function useDesign(): Job {
-  const { id, name, figure, hand, mixes, surfaces, touching } = useJob();
-  return withoutLog(id, name, figure, hand, mixes, surfaces, touching);
+  const { id, name, figures, hand, mixes, surfaces, touching } = useJob();
+  return designOf(id, name, figures, hand, mixes, surfaces, touching);
 }
 
 /** The open job; only for views that are shown once it is there. */

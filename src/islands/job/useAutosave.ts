@@ -1,8 +1,9 @@
 import { useEffect } from "react";
 import { parseJob } from "../../core/formats/job-json/jobSchema";
-import type { Job, Paint } from "../../core/job";
+import type { History, Job, Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { ApiError, call, messageOf } from "../../ui/api";
+import { leaveHistory, openHistory, useHistoryStore } from "./historyStore";
 import { jobText, keepHistory, onHistory, restoreHistory, useJobStore } from "./jobStore";
 
 /** Edits are sent this long after the last one, and this long apart at most. */
@@ -11,6 +12,7 @@ const RETRY_MS = 2000;
 
 interface Loaded {
   readonly job: Job;
+  readonly history: History;
   readonly paints: readonly Paint[];
   readonly painter: Painter;
   readonly revision: number;
@@ -129,6 +131,16 @@ async function follow(id: string, revision: number): Promise<void> {
   now.replace(loaded.job, loaded.revision);
 }
 
+/** What windows tell each other: a job was saved, or something happened at its bench. */
+type Heard =
+  { readonly id: string; readonly revision: number } | { readonly id: string; readonly history: true };
+
+/** Another window noted something at the bench: it is taken over at once, since nothing of it can conflict. */
+async function followHistory(id: string): Promise<void> {
+  if (useHistoryStore.getState().jobId !== id) return;
+  openHistory(id, (await call<{ history: History }>(`/api/jobs/${id}/history`)).history);
+}
+
 /** Loads a job and keeps it saved as it is edited. @returns what went wrong, if it could not be loaded */
 export function useAutosave(jobId: string, onProblem: (message: string) => void): void {
   useEffect(() => {
@@ -138,6 +150,7 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
       (loaded) => {
         if (gone) return;
         savedJob = loaded.job;
+        openHistory(jobId, loaded.history, () => channel.postMessage({ id: jobId, history: true }));
         useJobStore.getState().open(loaded);
         restoreHistory(jobId);
         // Written a moment later: a drag of a slider would write it for every step.
@@ -160,14 +173,15 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
     });
     const leave = () => {
       keepSteps(jobId);
+      leaveHistory();
       const { job, revision, save } = useJobStore.getState();
       if (!job || job === savedJob || save.kind === "conflict") return;
       void call(`/api/jobs/${job.id}`, { method: "PUT", json: { revision, job }, keepalive: true }).catch(
         () => null,
       );
     };
-    const heard = (event: MessageEvent<{ id: string; revision: number }>) =>
-      void follow(event.data.id, event.data.revision).catch(() => null);
+    const heard = ({ data }: MessageEvent<Heard>) =>
+      void ("history" in data ? followHistory(data.id) : follow(data.id, data.revision)).catch(() => null);
     channel.addEventListener("message", heard);
     window.addEventListener("pagehide", leave);
     return () => {

@@ -69,7 +69,6 @@ describe("the picture of the newest edit", () => {
       lit: false,
       map: null,
     });
-    expect((question.input as SpecimenInput).request.job.log).toEqual([]);
     tell(question, "preview", { specimen: specimen(10) });
     expect(now()).toMatchObject({ fine: false, settled: false, specimen: { width: 10 } });
     tell(question, "full", { specimen: specimen(40), mostUm: 55 });

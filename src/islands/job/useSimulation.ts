@@ -113,7 +113,7 @@ export const drawAgain = (): void => {
 export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
   const { upTo, light, distanceMm } = shown;
   const request = {
-    job: { ...job, log: [] },
+    job,
     paints,
     surfaceId,
     upTo,
@@ -132,9 +132,14 @@ interface Shown {
   readonly mostCells: number;
 }
 
-/** Everything the picture depends on; the log, names and notes do not count. Asked whenever anything is stored. */
+/** Everything the picture depends on; names and notes do not count. Asked whenever anything is stored. */
 const pictureKey = lastOf((job: Job) =>
-  JSON.stringify([job.figure.primer, job.figure.lamp, job.hand, job.mixes, job.surfaces]),
+  JSON.stringify([
+    job.figures.map(({ id, primer, lamp }) => [id, primer, lamp]),
+    job.hand,
+    job.mixes,
+    job.surfaces,
+  ]),
 );
 
 /** Keeps the simulated picture in step with the job. Used once, by the job's frame. */

@@ -4,6 +4,7 @@ import { activeCoats, type Job } from "../../core/job";
 import { totalsOf, type Card } from "../../core/plan/cards";
 import { counted, formatMinutes } from "../../core/units";
 import { lastOf } from "../../ui/lastOf";
+import { useHistory } from "./historyStore";
 import { useDesign, useJob } from "./jobStore";
 import type { Steps } from "../../worker/steps";
 import type { Stage } from "./stages";
@@ -39,7 +40,8 @@ export function useStageStates(): Readonly<Record<Stage, string>> {
   const musts = findings.filter((finding) => finding.gravity === "must").length;
   const looks = findings.filter((finding) => finding.gravity === "look").length;
   const unusable = findings.filter((finding) => finding.id.endsWith("/unusable")).length;
-  const done = cards.filter((card) => job.log.some((entry) => entry.cardId === card.id)).length;
+  const { log } = useHistory();
+  const done = cards.filter((card) => log.some((entry) => entry.cardId === card.id)).length;
   const empty = job.mixes.filter((mix) => mix.parts.length === 0).length;
   return {
     brief: job.surfaces.length === 0 ? "no surface yet" : unusable > 0 ? "sizes to mend" : "complete",

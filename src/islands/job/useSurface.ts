@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
 import { InputError, type Problem } from "../../core/errors";
-import type { Surface } from "../../core/job";
+import { figureOf, type Figure, type Surface } from "../../core/job";
 import { buildForm } from "../../core/surface/forms/buildForm";
 import { withSurface } from "../../core/edits/surfaces";
 import { patternOf } from "../../core/patterns/bind";
@@ -17,6 +17,9 @@ export function useSurface(): Surface | null {
   const wanted = useView((view) => view.surfaceId);
   return job.surfaces.find((surface) => surface.id === wanted) ?? job.surfaces[0] ?? null;
 }
+
+/** The figure that the surface being worked on is a part of. */
+export const useFigure = (): Figure => figureOf(useJob(), useSurface());
 
 export interface Built {
   readonly form: SurfaceForm | null;

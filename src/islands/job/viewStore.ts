@@ -2,7 +2,7 @@ import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
 import type { SectionLine } from "../../core/simulate/section";
 
-export const PALETTE_VIEWS = ["mixes", "ladder", "targets", "wells"] as const;
+export const PALETTE_VIEWS = ["mixes", "ladder", "goals", "wells"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
 export type BottomTab = "section" | "pattern" | "guides" | "variants" | "backwards" | "wear";
 /** The paint as it is, lit, or a map of where the lamp reaches or where the piece wears. */
@@ -34,6 +34,8 @@ interface ViewState {
   readonly findingId: string | null;
   /** Which figure of a unit is shown, from 1. */
   readonly figure: number;
+  /** Figure whose brief is shown; null for that of the surface. */
+  readonly figureId: string | null;
   readonly paletteView: PaletteView;
   /** How many times larger than the whole the specimen is shown, and what lies in the middle, mm on the flat. */
   readonly zoom: number;
@@ -59,6 +61,7 @@ export const useView = create<ViewState>()(
       cardId: null,
       findingId: null,
       figure: 1,
+      figureId: null,
       paletteView: "mixes",
       zoom: 1,
       middle: null,

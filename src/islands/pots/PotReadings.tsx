@@ -16,12 +16,12 @@ import { masstone } from "../../core/colour/film";
 import { fitOptics } from "../../core/colour/fit";
 import { contrastRatio, hidingOf, STANDARD_FILM_UM } from "../../core/colour/paint";
 import { labToHex, spectrumToHex, type Triple } from "../../core/colour/spaces";
-import { READING_PLACES, type Paint, type PaintReading } from "../../core/job";
+import { READING_WAYS, type Paint, type PaintReading } from "../../core/job";
 import { formatNumber } from "../../core/units";
 import { NumberField } from "../../ui/NumberField";
 import { useReader } from "./useReader";
 
-const PLACE_NAMES: Readonly<Record<PaintReading["place"], string>> = {
+const PLACE_NAMES: Readonly<Record<PaintReading["laid"], string>> = {
   thick: "a thick dry coat",
   black: "a film over black",
   white: "a film over white",
@@ -30,7 +30,7 @@ const PLACE_NAMES: Readonly<Record<PaintReading["place"], string>> = {
 
 const describe = (reading: PaintReading): string => {
   if (reading.filmUm !== null)
-    return `${formatNumber(reading.filmUm, 0)}\u202fµm over ${reading.place === "black" ? "black" : "white"}`;
+    return `${formatNumber(reading.filmUm, 0)}\u202fµm over ${reading.laid === "black" ? "black" : "white"}`;
   return reading.whiteParts === null
     ? "thick"
     : `1 with ${formatNumber(reading.whiteParts, 1)} parts of white`;
@@ -52,16 +52,16 @@ export function PotReadings({ paint, shelf, set }: Props) {
   const [whiteId, setWhiteId] = useState(lightest?.id ?? "");
   const white = whites.find((one) => one.id === whiteId) ?? null;
   const reader = useReader(paint, white);
-  const [place, setPlace] = useState<PaintReading["place"]>("thick");
+  const [laid, setLaid] = useState<PaintReading["laid"]>("thick");
   const [filmUm, setFilm] = useState(STANDARD_FILM_UM);
   const [whiteParts, setWhiteParts] = useState(4);
   const [typed, setTyped] = useState<Triple>([50, 0, 0]);
   const [readings, setReadings] = useState<readonly PaintReading[]>(paint.fit?.readings ?? []);
   const [problem, setProblem] = useState<string | null>(null);
   const spot = {
-    place,
-    filmUm: place === "black" || place === "white" ? filmUm : null,
-    whiteParts: place === "tint" ? whiteParts : null,
+    laid,
+    filmUm: laid === "black" || laid === "white" ? filmUm : null,
+    whiteParts: laid === "tint" ? whiteParts : null,
   };
   const add = (lab: Triple | null) => lab && setReadings((list) => [...list, { ...spot, lab }]);
   const tint = white && { optics: paintOptics(white), strength: white.strength };
@@ -91,11 +91,11 @@ export function PotReadings({ paint, shelf, set }: Props) {
         <TextField
           select
           label="Put down on"
-          value={place}
+          value={laid}
           fullWidth
-          onChange={(event) => setPlace(event.target.value as PaintReading["place"])}
+          onChange={(event) => setLaid(event.target.value as PaintReading["laid"])}
         >
-          {READING_PLACES.map((one) => (
+          {READING_WAYS.map((one) => (
             <MenuItem key={one} value={one}>
               {PLACE_NAMES[one]}
             </MenuItem>
@@ -104,7 +104,7 @@ export function PotReadings({ paint, shelf, set }: Props) {
         {spot.filmUm !== null && (
           <NumberField label="Dry film" unit="µm" min={1} max={200} value={filmUm} onChange={setFilm} />
         )}
-        {place === "tint" && (
+        {laid === "tint" && (
           <NumberField
             label="Parts of white to 1"
             min={0.5}
@@ -115,7 +115,7 @@ export function PotReadings({ paint, shelf, set }: Props) {
           />
         )}
       </Box>
-      {place === "tint" && (
+      {laid === "tint" && (
         <TextField
           select
           label="White of the tint"

@@ -1,7 +1,6 @@
 import { array, number, object } from "yup";
 import type { Triple } from "../../core/colour/spaces";
-import { wellSchema } from "../../core/formats/job-json/jobSchema";
-import type { Paint, Well } from "../../core/job";
+import { wellSchema, type Paint, type Well } from "../../core/job";
 import { whatToAdd, type FoundAddition } from "../../core/plan/wells";
 import { paintsField } from "../checked";
 import { defineQuestion } from "../question";

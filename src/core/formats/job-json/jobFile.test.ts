@@ -8,18 +8,19 @@ import { ferryWatch, reedScout } from "../../../data/demo/company";
 import { demoShelf } from "../../../data/demo/shelf";
 import { families } from "../../patterns";
 import { InputError } from "../../errors";
-import { USUAL_LAMP } from "../../job";
+import { FIRST_FIGURE, USUAL_LAMP } from "../../job";
 import { newJob } from "../../newJob";
 import { defaultPainter } from "../../painter";
 import { patternOf } from "../../patterns/bind";
 import { placeOf } from "../../patterns/pattern";
 import { buildForm } from "../../surface/forms/buildForm";
 import { readJobFile, writeJobFile } from "./jobFile";
+import { jobFileSchema } from "./publishedSchema";
 import { parseJob, parsePaint } from "./jobSchema";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-3.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-4.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -62,11 +63,16 @@ const LOG = [
 
 describe("the job file", () => {
   it("gives back the job and its pots without loss", () => {
-    for (const job of [{ ...demo, log: LOG }, newJob("own", "Own", defaultPainter, demoShelf)]) {
-      const read = readJobFile(writeJobFile(job, demoShelf));
+    for (const job of [demo, newJob("own", "Own", defaultPainter, demoShelf)]) {
+      const history = { log: LOG, wells: [] };
+      const read = readJobFile(writeJobFile(job, demoShelf, [], history));
       expect(read.job).toEqual(job);
+      expect(read.history).toEqual(history);
       const used = new Set(job.mixes.flatMap((mix) => mix.parts.map((part) => part.paintId)));
-      expect(read.paints).toEqual(demoShelf.filter((paint) => used.has(paint.id)));
+      const mixed = ["paint-straw"];
+      expect(read.paints).toEqual(
+        demoShelf.filter((paint) => used.has(paint.id) || mixed.includes(paint.id)),
+      );
     }
   });
 
@@ -79,29 +85,29 @@ describe("the job file", () => {
     const used = [demo, reedScout()].flatMap(({ surfaces }) => surfaces.map(({ pattern }) => pattern?.id));
     for (const id of Object.keys(families)) expect(used, `${id} is in no demo`).toContain(id);
 
-    expect(validate(JSON.parse(writeJobFile({ ...demo, log: LOG }, demoShelf)))).toBe(true);
+    expect(validate(JSON.parse(writeJobFile(demo, demoShelf, [], { log: LOG, wells: [] })))).toBe(true);
   });
 
-  it("carries wells, targets and reference pictures", () => {
+  it("is published as what the schemas that read it say", () => {
+    expect(schema).toEqual(jobFileSchema());
+  });
+
+  it("carries wells, goals and reference pictures", () => {
     const id = "a".repeat(64);
+    const well = {
+      ...{ id: "well-1", name: "Straw", mixId: "straw", waterUl: 12 },
+      added: [{ paintId: "paint-moss", drops: 2 }],
+      content: [{ paintId: "paint-moss", ul: 61.5 }],
+    };
     const job = {
       ...demo,
-      wells: [
-        {
-          id: "well-1",
-          name: "Straw",
-          mixId: "straw",
-          added: [{ paintId: "paint-moss", drops: 2 }],
-          content: [{ paintId: "paint-moss", ul: 61.5 }],
-          waterUl: 12,
-        },
-      ],
       references: [{ id: "ref-1", name: "Cloth", pictureId: id, width: 40, height: 30, neutral: null }],
     };
     const pictures = [{ id, type: "image/png", base64: "iVBORw0KGgo=" }];
-    const text = writeJobFile(job, demoShelf, pictures);
+    const text = writeJobFile(job, demoShelf, pictures, { log: [], wells: [well] });
     const read = readJobFile(text);
     expect(read.job).toEqual(job);
+    expect(read.history).toEqual({ log: [], wells: [well] });
     expect(read.pictures).toEqual(pictures);
     expect(read.paints.map((paint) => paint.id)).toContain("paint-moss");
     expect(validate(JSON.parse(text))).toBe(true);
@@ -109,18 +115,27 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 4, /Version 4/],
+    ["a later version", ["version"], 5, /Version 5/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
-    ["text for a number", ["job", "figure", "eyeHeightMm"], "32", /eyeHeightMm/],
+    ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
     ["a number out of range", ["job", "hand", "finestLineMm"], 9, /finestLineMm/],
     ["an unknown key", ["job", "colour"], "red", /unknown.*colour/],
-    ["a target that is none", ["job", "surfaces", 0, "coats", 3, "target", "kind"], "sky", /target/],
+    ["a place that is none", ["job", "surfaces", 0, "coats", 3, "place", "kind"], "sky", /place/],
     ["a broken colour", ["paints", 0, "thick"], "blue", /paints\[0\].*hexadecimal/],
     ["two mixes of one id", ["job", "mixes", 0, "id"], "rust", /different ids/],
-    ["a time that is none", ["job", "log"], [{ ...LOG[0], doneAt: "yesterday" }], /UTC time/],
-    ["a well without content", ["job", "wells"], [{ id: "well-1" }], /wells/],
-    ["a share above one", ["job", "targets", 0, "share"], 3, /share/],
+    ["a surface of no figure", ["job", "surfaces", 0, "figureId"], "other", /figures/],
+    [
+      "a pattern setting out of range",
+      ["job", "surfaces", 0, "pattern", "params", "periods"],
+      0,
+      /pattern\.params\.periods/,
+    ],
+    ["a pattern that is none", ["job", "surfaces", 0, "pattern", "id"], "polka", /pattern\.id/],
+    ["no history", ["history"], undefined, /history/],
+    ["a time that is none", ["history", "log"], [{ ...LOG[0], doneAt: "yesterday" }], /UTC time/],
+    ["a well without content", ["history", "wells"], [{ id: "well-1" }], /wells/],
+    ["a share above one", ["job", "goals", 0, "share"], 3, /share/],
     ["a picture that is none", ["pictures"], [{ id: "x", type: "text/plain", base64: "?" }], /pictures/],
     ["a finish that is none", ["paints", 0, "finish"], "fluffy", /finish/],
     ["an endless number of passes", ["job", "surfaces", 0, "coats", 0, "passes"], 1e9, /passes/],
@@ -132,8 +147,9 @@ describe("the job file", () => {
   });
 
   it("and the published schema refuse the same damage", () => {
-    // What a schema cannot say (ids that differ) is left to the reader.
-    for (const [name, place, value] of BAD.filter(([one]) => one !== "two mixes of one id")) {
+    // What a schema cannot say (ids that differ, or name each other) is left to the reader.
+    const NOT_SAID = ["two mixes of one id", "a surface of no figure"];
+    for (const [name, place, value] of BAD.filter(([one]) => !NOT_SAID.includes(one))) {
       expect(validate(JSON.parse(damaged(place, value))), name).toBe(false);
     }
   });
@@ -163,7 +179,7 @@ describe("a file of an earlier version", () => {
     ]);
 
   it("2 is read whole: every coat, parked ones and those of variants too, goes where it went", () => {
-    const { job } = readJobFile(kept(2));
+    const { job, history } = readJobFile(kept(2));
     const [before, after] = [coatsOf(old.job), coatsOf(job)];
     expect(after.length).toBe(before.length);
     expect(before.filter((coat) => (coat.target as Json).kind === "bands").length).toBeGreaterThan(3);
@@ -179,12 +195,14 @@ describe("a file of an earlier version", () => {
         lines: `lines:${code}`,
         crossings: `dots:${code}`,
       }[kind!];
-      expect(now.target).toEqual(key === undefined ? target : { kind: "pattern", key });
+      expect(now.place).toEqual(key === undefined ? target : { kind: "pattern", key });
       const { id, ...settings } = technique as Json;
       expect(now.technique).toEqual({ id: id === "box-fill" ? "fill" : id, ...settings });
     });
-    for (const part of ["figure", "hand", "mixes", "wells", "targets", "touching", "log"] as const)
-      expect(job[part]).toEqual(old.job[part]);
+    for (const part of ["hand", "mixes", "touching"] as const) expect(job[part]).toEqual(old.job[part]);
+    expect(job.goals).toEqual(old.job.targets);
+    expect(job.figures).toEqual([{ id: FIRST_FIGURE, name: "Figure", ...(old.job.figure as Json) }]);
+    expect(history).toEqual({ log: old.job.log, wells: old.job.wells });
     job.surfaces.forEach((surface, at) => {
       const before = (old.job.surfaces as Json[])[at]!;
       for (const part of ["id", "name", "form", "pattern", "relief", "wear", "seed"] as const)
@@ -196,7 +214,7 @@ describe("a file of an earlier version", () => {
     for (const surface of readJobFile(kept(2)).job.surfaces) {
       const pattern = patternOf(surface, buildForm(surface), demo.hand);
       for (const coat of surface.coats)
-        if (coat.target.kind === "pattern") expect(placeOf(pattern, coat), coat.name).not.toBeNull();
+        if (coat.place.kind === "pattern") expect(placeOf(pattern, coat), coat.name).not.toBeNull();
     }
   });
 
@@ -205,26 +223,41 @@ describe("a file of an earlier version", () => {
     expect(one.job).toEqual({
       ...two.job,
       mixes: two.job.mixes.map((mix) => ({ ...mix, goal: null })),
-      log: two.job.log.map((entry) => ({ ...entry, recipe: null })),
-      figure: { ...two.job.figure, lamp: USUAL_LAMP },
-      wells: [],
+      figures: [{ ...two.job.figures[0]!, lamp: USUAL_LAMP }],
       references: [],
-      targets: [],
+      goals: [],
       touching: [],
       surfaces: one.job.surfaces,
+    });
+    expect(one.history).toEqual({
+      log: two.history.log.map((entry) => ({ ...entry, recipe: null })),
+      wells: [],
     });
     // Places of version 1 were zones alone.
     expect(coatsOf(one.job).map((coat) => coat.id)).toEqual(coatsOf(two.job).map((coat) => coat.id));
     expect(one.paints.every((paint) => paint.fit === null)).toBe(true);
   });
 
-  it("comes out as version 3, keeps to its published schema and is read back the same", () => {
-    for (const version of [1, 2]) {
-      const { job, paints, pictures } = readJobFile(kept(version));
-      const text = writeJobFile(job, paints, pictures);
-      expect(validate(JSON.parse(text))).toBe(true);
-      expect(readJobFile(text).job).toEqual(job);
+  it("3 is read as what it was made from, the file of version 2", () => {
+    const [two, three] = [readJobFile(kept(2)), readJobFile(kept(3))];
+    expect(three).toEqual(two);
+    expect(three.history.log.length).toBeGreaterThan(0);
+    expect(three.history.wells.length).toBeGreaterThan(0);
+  });
+
+  it("comes out in today's version, keeps to its published schema and is read back the same", () => {
+    for (const version of [1, 2, 3]) {
+      const { job, history, paints, pictures } = readJobFile(kept(version));
+      const text = writeJobFile(job, paints, pictures, history);
+      expect(validate(JSON.parse(text)), JSON.stringify(validate.errors)).toBe(true);
+      expect(readJobFile(text)).toEqual({ job, history, paints, pictures });
     }
+  });
+
+  it("without what it should have is refused, not filled up", () => {
+    const { log, figure, ...bare } = old.job;
+    expect(() => parseJob(bare)).toThrow(/figures/);
+    expect(() => readJobFile(JSON.stringify({ ...old, job: { ...old.job, wells: 3 } }))).toThrow(/wells/);
   });
 });
 

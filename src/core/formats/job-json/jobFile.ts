@@ -1,8 +1,9 @@
-import { array, object, string, ValidationError } from "yup";
+import { array, string, ValidationError } from "yup";
 import { InputError, type Problem } from "../../errors";
-import type { Job, Paint } from "../../job";
-import { parseJob, parsePaint } from "./jobSchema";
-import { JOB_VERSION, upgradePaint } from "./upgrade";
+import { JOB_VERSION, NO_HISTORY, type History, type Job, type Paint } from "../../job";
+import { contentId, fields, one } from "../../shape";
+import { parseHistory, parseJob, parsePaint } from "./jobSchema";
+import { upgradePaint, upgradeReadings, upgradeTold } from "./upgrade";
 
 /** A reference picture's bytes, as text. */
 export interface FilePicture {
@@ -12,9 +13,10 @@ export interface FilePicture {
   readonly base64: string;
 }
 
-/** A job with the pots and pictures it uses, so that it can be read on another shelf. */
+/** A job with what happened and the pots and pictures it uses, so that it can be read on another shelf. */
 export interface JobFile {
   readonly job: Job;
+  readonly history: History;
   readonly paints: readonly Paint[];
   readonly pictures: readonly FilePicture[];
 }
@@ -23,49 +25,49 @@ export const PICTURE_TYPES = ["image/png", "image/jpeg", "image/webp"] as const;
 /** Largest stored picture, bytes: pictures are scaled down before they are kept. */
 export const MOST_PICTURE_BYTES = 800_000;
 
-const picturesSchema = array(
-  object({
-    id: string()
-      .strict()
-      .required()
-      .matches(/^[0-9a-f]{64}$/, "${path} must be 64 hexadecimal digits"),
-    type: string()
-      .strict()
-      .required()
-      .oneOf([...PICTURE_TYPES]),
-    base64: string()
-      .strict()
-      .required()
-      .max(Math.ceil(MOST_PICTURE_BYTES / 3) * 4)
-      .matches(/^[A-Za-z0-9+/]+={0,2}$/, "${path} must be base64"),
-  })
+export const filePictureSchema = fields({
+  id: contentId(),
+  type: one(PICTURE_TYPES),
+  base64: string()
     .strict()
-    .noUnknown("${path} has something unknown: ${unknown}"),
-)
+    .required()
+    .max(Math.ceil(MOST_PICTURE_BYTES / 3) * 4)
+    .matches(/^[A-Za-z0-9+/]+={0,2}$/, "${path} must be base64"),
+});
+
+export const filePicturesSchema = array(filePictureSchema)
   .strict()
   .required("The file has no list of pictures")
   .max(68);
 
 export const JOB_FILE_FORMAT = "crenna-job-file";
 
-/** The pots that a job's mixes, wells and log name. */
-export const paintsOf = (job: Job, shelf: readonly Paint[]): Paint[] => {
-  const added = [...job.wells.map((well) => well.added), ...job.log.map((entry) => entry.recipe ?? [])];
+/** The pots that a job's mixes, and its wells and log, name. */
+export const paintsOf = (
+  { mixes }: Pick<Job, "mixes">,
+  { log, wells }: History,
+  shelf: readonly Paint[],
+): Paint[] => {
+  const added = [...wells.map((well) => well.added), ...log.map((entry) => entry.recipe ?? [])];
   const used = new Set<string | null>([
-    ...job.mixes.flatMap((mix) => mix.parts.map((part) => part.paintId)),
-    ...job.wells.flatMap((well) => well.content.map((part) => part.paintId)),
-    ...added.flatMap((list) => list.map((one) => one.paintId)),
+    ...mixes.flatMap((mix) => mix.parts.map((part) => part.paintId)),
+    ...wells.flatMap((well) => well.content.map((part) => part.paintId)),
+    ...added.flatMap((list) => list.map((addition) => addition.paintId)),
   ]);
   return shelf.filter((paint) => used.has(paint.id));
 };
 
-/** The job as text. `readJobFile` gives the same job, pots and pictures back. */
-export const writeJobFile = (
+/** The job as text. `readJobFile` gives the same job, history, pots and pictures back. */
+export function writeJobFile(
   job: Job,
   shelf: readonly Paint[],
   pictures: readonly FilePicture[] = [],
-): string =>
-  `${JSON.stringify({ format: JOB_FILE_FORMAT, version: JOB_VERSION, job, paints: paintsOf(job, shelf), pictures }, null, 2)}\n`;
+  history: History = NO_HISTORY,
+): string {
+  const paints = paintsOf(job, history, shelf);
+  const file = { format: JOB_FILE_FORMAT, version: JOB_VERSION, job, history, paints, pictures };
+  return `${JSON.stringify(file, null, 2)}\n`;
+}
 
 const asProblems = (error: ValidationError): Problem[] =>
   (error.inner.length > 0 ? error.inner : [error]).map((one) => ({
@@ -123,13 +125,16 @@ export function readJobFile(text: string): JobFile {
   if (!Array.isArray(record.paints)) {
     throw new InputError([{ field: "paints", message: "The file has no list of paints." }]);
   }
-  const job = checked("job", () => parseJob(record.job));
-  const old = version === 1;
+  const told = upgradeTold(record.job, record.history);
+  const job = checked("job", () => parseJob(told.job));
+  const history = checked("history", () => parseHistory(told.history));
+  const today = (paint: unknown) =>
+    version < 4 ? upgradeReadings(version === 1 ? upgradePaint(paint) : paint) : paint;
   const paints = record.paints.map((paint: unknown, at) =>
-    checked(`paints[${at}]`, () => parsePaint(old ? upgradePaint(paint) : paint)),
+    checked(`paints[${at}]`, () => parsePaint(today(paint))),
   );
   const pictures = checked("pictures", () =>
-    picturesSchema.validateSync(old ? [] : record.pictures, { abortEarly: false }),
+    filePicturesSchema.validateSync(version === 1 ? [] : record.pictures, { abortEarly: false }),
   ) as FilePicture[];
-  return { job, paints, pictures };
+  return { job, history, paints, pictures };
 }

@@ -1,13 +1,12 @@
+import { JOB_VERSION } from "../../job";
 import { families, isFamilyId } from "../../patterns";
-import { each, isFields, type Fields } from "./steps/fields";
+import { each, isFields, type Fields, type Step, type Told } from "./steps/fields";
 import { fromVersion1 } from "./steps/fromVersion1";
 import { fromVersion2 } from "./steps/fromVersion2";
-
-/** The version jobs and job files are written in. */
-export const JOB_VERSION = 3;
+import { fromVersion3 } from "./steps/fromVersion3";
 
 /** What brings a job of one version to the next, by the version it comes from. */
-const steps: Readonly<Record<number, (job: Fields) => Fields>> = { 1: fromVersion1, 2: fromVersion2 };
+const steps: Readonly<Record<number, Step>> = { 1: fromVersion1, 2: fromVersion2, 3: fromVersion3 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */
 function patternOf(use: unknown): unknown {
@@ -28,17 +27,23 @@ const withPatterns = (job: Fields): Fields => ({
   })),
 });
 
-/** A stored or sent job in today's shape; anything that is no job of a known version is handed on as it is. */
-export function upgradeJob(value: unknown): unknown {
-  if (!isFields(value)) return value;
-  let job = value;
-  while (typeof job.version === "number") {
-    const step = steps[job.version];
+/**
+ * A job and its history in today's shape; anything that is no job of a known version is handed on as it is.
+ * @param history undefined where it may still be told inside the job
+ */
+export function upgradeTold(value: unknown, history?: unknown): { job: unknown; history: unknown } {
+  if (!isFields(value)) return { job: value, history };
+  let told: Told = { job: value, history };
+  while (typeof told.job.version === "number") {
+    const step = steps[told.job.version];
     if (!step) break;
-    job = step(job);
+    told = step(told);
   }
-  return job.version === JOB_VERSION ? withPatterns(job) : job;
+  return told.job.version === JOB_VERSION ? { ...told, job: withPatterns(told.job) } : told;
 }
+
+/** The job of `upgradeTold`. */
+export const upgradeJob = (value: unknown): unknown => upgradeTold(value).job;
 
 const FINISH_OF_KIND: Readonly<Record<string, string>> = {
   metal: "satin",
@@ -51,3 +56,13 @@ export const upgradePaint = (value: unknown): unknown =>
   isFields(value)
     ? { overBlack: null, finish: FINISH_OF_KIND[String(value.kind)] ?? "matt", fit: null, ...value }
     : value;
+
+/** A pot out of a file before version 4, whose readings told their `place`. */
+export function upgradeReadings(value: unknown): unknown {
+  if (!isFields(value) || !isFields(value.fit)) return value;
+  const readings = each(value.fit.readings, ({ place, ...reading }) => ({
+    ...(place === undefined ? {} : { laid: place }),
+    ...reading,
+  }));
+  return { ...value, fit: { ...value.fit, readings } };
+}

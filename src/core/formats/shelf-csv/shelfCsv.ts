@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { ValidationError } from "yup";
 import { labToHex } from "../../colour/spaces";
-import { paintSchema } from "../job-json/jobSchema";
+import { paintSchema } from "../../job";
 import { upgradePaint } from "../job-json/upgrade";
 import type { Paint } from "../../job";
 

@@ -1,4 +1,4 @@
-import { mixById, type CoatTarget } from "../../job";
+import { mixById, type Place } from "../../job";
 import type { FamilyContext, PatternPlace, PatternTone, PlannedCoat } from "../family";
 import { litIds } from "./colours";
 import { layerKey, lightsKey, placeOfKey, SEAM_LINES } from "./keys";
@@ -9,8 +9,8 @@ import { BASE, type CamouflageParams, type Layer } from "./params";
 type Context = FamilyContext<CamouflageParams, CamouflageLayout>;
 
 const use = (id: string, params: Record<string, number> = {}) => ({ id, version: 1, params });
-const to = (key: string): CoatTarget => ({ kind: "pattern", key });
-const everywhere: CoatTarget = { kind: "everywhere" };
+const to = (key: string): Place => ({ kind: "pattern", key });
+const everywhere: Place = { kind: "everywhere" };
 
 /** How far borders are drawn out with a damp brush, mm. */
 const SOFT_MM: Readonly<Record<Layer["kind"], number>> = { patch: 0.05, bar: 0.03, dot: 0, edge: 0.02 };
@@ -20,7 +20,7 @@ const nameOf = ({ params }: Context, id: string) =>
   id === BASE ? "base" : (params.layers.find((layer) => layer.id === id)?.name ?? id).toLowerCase();
 
 function baseCoats({ params }: Context): PlannedCoat[] {
-  const base = { name: "Base", technique: use("base-coat"), target: everywhere, mixId: params.baseMixId };
+  const base = { name: "Base", technique: use("base-coat"), place: everywhere, mixId: params.baseMixId };
   return [{ role: "base", ...base, water: 1, passes: 2 }];
 }
 
@@ -32,12 +32,12 @@ function shadeBefore({ params }: Context): PlannedCoat[] {
   const { shading, washMixId } = params;
   if (shading !== "before" && shading !== "both") return [];
   const wash = {
-    ...{ role: "wash-before", name: "Wash", technique: use("wash"), target: everywhere },
+    ...{ role: "wash-before", name: "Wash", technique: use("wash"), place: everywhere },
     ...{ mixId: washMixId ?? "", water: 4, passes: 1 },
   };
   const lights = {
     ...{ role: "lights-before", name: "Base lights again", technique: use("layer") },
-    ...{ target: inZones(["lit"], 0, { fall: 1.6 }), mixId: lightOf(params, BASE), water: 2, passes: 1 },
+    ...{ place: inZones(["lit"], 0, { fall: 1.6 }), mixId: lightOf(params, BASE), water: 2, passes: 1 },
   };
   return [...(washMixId === null ? [] : [wash]), lights];
 }
@@ -50,7 +50,7 @@ function layerCoat({ params }: Context, layer: Layer): PlannedCoat {
     name: layer.name,
     // Dots were sized with the pattern; the brush does not make them larger by itself.
     technique: dots ? use("dot", { size: 100, variation: 0 }) : use("fill", { soften: SOFT_MM[layer.kind] }),
-    target: to(layerKey(layer.id)),
+    place: to(layerKey(layer.id)),
     mixId,
     water: dots ? 0.5 : 1,
     passes: layer.kind === "edge" || dots ? 1 : 2,
@@ -63,14 +63,14 @@ function shadeAfter(context: Context): PlannedCoat[] {
   const { shading, washMixId } = params;
   if (shading !== "after" && shading !== "both") return [];
   const wash = {
-    ...{ role: "wash-after", name: "Wash over the pattern", technique: use("wash"), target: everywhere },
+    ...{ role: "wash-after", name: "Wash over the pattern", technique: use("wash"), place: everywhere },
     ...{ mixId: washMixId ?? "", water: 5, passes: 1 },
   };
   const lights = litIds(params).map((id) => ({
     role: lightsKey(id),
     name: `Lights in the ${nameOf(context, id)}`,
     technique: use("fill", { soften: LIGHT_SOFT_MM, unevenness: 26 }),
-    target: to(lightsKey(id)),
+    place: to(lightsKey(id)),
     mixId: lightOf(params, id),
     water: 2,
     passes: 2,
@@ -83,7 +83,7 @@ export function camouflageCoats(context: Context): PlannedCoat[] {
   const { params } = context;
   const lines = {
     ...{ role: SEAM_LINES, name: "Seams and hem drawn again", technique: use("line") },
-    ...{ target: to(SEAM_LINES), mixId: params.lineMixId ?? "", water: 1, passes: 1 },
+    ...{ place: to(SEAM_LINES), mixId: params.lineMixId ?? "", water: 1, passes: 1 },
   };
   return [
     ...baseCoats(context),

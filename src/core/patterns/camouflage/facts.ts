@@ -1,5 +1,5 @@
 import { evennessFaults, measureEvenness, type Evenness } from "../../checks/evenness";
-import { ratioOf } from "../../job";
+import { figureOf, ratioOf } from "../../job";
 import type { FamilyContext, UnevennessFault } from "../family";
 import { basePlaces } from "./checks/baseSeen";
 import { loudnessOf } from "./checks/loudness";
@@ -56,7 +56,7 @@ export function fateOf(layer: Layer, finestMm: number): SizeFate {
 
 /** Everything the setter tells of a pattern on its piece. */
 export function camouflageFacts(context: FamilyContext<CamouflageParams, CamouflageLayout>): CamouflageFacts {
-  const { layout, job, form } = context;
+  const { layout, job, surface, form } = context;
   const laid = layout.laid();
   const sets = camouflageMarkSets(layout);
   const loud = loudnessOf(context);
@@ -70,7 +70,7 @@ export function camouflageFacts(context: FamilyContext<CamouflageParams, Camoufl
       const { contrast, near, far } = loud[k]!;
       return {
         ...{ id: layer.id, reached, asked, count: marks.length, contrast, near, far, evenness },
-        realMm: layer.sizeMm * ratioOf(job.figure),
+        realMm: layer.sizeMm * ratioOf(figureOf(job, surface)),
         fate: fateOf(layer, job.hand.finestLineMm),
         faults: set && evenness ? evennessFaults(set, evenness) : [],
       };

@@ -1,4 +1,5 @@
-import { array, boolean, number, object, string, type InferType } from "yup";
+import { array, boolean, string, type InferType } from "yup";
+import { colour, fields, listOf, one, size, text, whole } from "../../shape";
 
 /** Patch: bent spine with spurs. Bar: runs round or along. Dot: single touches. Edge: along another layer's border. */
 export const LAYER_KINDS = ["patch", "bar", "dot", "edge"] as const;
@@ -11,26 +12,13 @@ export const SHADINGS = ["before", "after", "both", "none"] as const;
 export const BASE = "base";
 export const MOST_LAYERS = 8;
 
-const text = (most: number) => string().strict().defined().max(most);
-const size = (min: number, max: number) => number().strict().required().min(min).max(max);
-const whole = (min: number, max: number) => size(min, max).integer();
-const one = <T extends string>(values: readonly T[]) =>
-  string()
-    .strict()
-    .required()
-    .oneOf([...values]);
-const colour = () =>
-  string()
-    .strict()
-    .required()
-    .matches(/^#[0-9a-f]{6}$/i, "${path} must be # and six hexadecimal digits");
 const layerId = () =>
   string()
     .strict()
     .required()
     .matches(/^[a-z][a-z0-9]{0,11}$/, "${path} must be up to 12 small letters and digits");
 
-const layer = object({
+const layer = fields({
   id: layerId(),
   name: string().strict().trim().required().max(40),
   kind: one(LAYER_KINDS),
@@ -65,15 +53,12 @@ const layer = object({
   /** How many pairs of nearest marks are joined into one, and how many odd small ones are put between. */
   merged: whole(0, 40),
   odd: whole(0, 40),
-})
-  .strict()
-  .required()
-  .noUnknown("${path} has something unknown: ${unknown}");
+});
 
 /** Most figures of a unit that can be set one by one. */
 export const MOST_FIGURES = 60;
 
-const figure = object({
+const figure = fields({
   /** "f1" is the first. */
   id: string()
     .strict()
@@ -87,54 +72,27 @@ const figure = object({
   noDots: boolean().strict().required(),
   /** Another base tone; null for the unit's own. */
   baseMixId: text(120).nullable(),
-})
-  .strict()
-  .required()
-  .noUnknown("${path} has something unknown: ${unknown}");
+});
 
-export const camouflageSchema = object({
+export const camouflageSchema = fields({
   baseMixId: text(120),
   baseColour: colour(),
-  layers: array(layer)
-    .strict()
-    .defined()
-    .max(MOST_LAYERS)
-    .test(
-      "ids",
-      "layers must have different ids",
-      (list) => new Set(list.map((one) => one.id)).size === list.length,
-    ),
+  layers: listOf(layer, "layers", MOST_LAYERS),
   seams: one(SEAMS),
   shading: one(SHADINGS),
   /** Mix of the wash and of the lines along seams and hems; "" until they are made, null for none. */
   washMixId: text(120).nullable(),
   lineMixId: text(120).nullable(),
   /** Mix of the light of each colour, by layer id or "base". */
-  lights: array(
-    object({ id: text(12), mixId: text(120) })
-      .strict()
-      .required()
-      .noUnknown(),
-  )
+  lights: array(fields({ id: text(12), mixId: text(120) }))
     .strict()
     .defined()
     .max(MOST_LAYERS + 1),
   /** Another number, another try of the same character. */
   seed: whole(0, 99999),
   /** What differs on single figures of a unit, by their number; all others differ by chance alone. */
-  figures: array(figure)
-    .strict()
-    .defined()
-    .max(MOST_FIGURES)
-    .test(
-      "ids",
-      "figures must have different ids",
-      (list) => new Set(list.map((one) => one.id)).size === list.length,
-    ),
-})
-  .strict()
-  .required()
-  .noUnknown("${path} has something unknown: ${unknown}");
+  figures: listOf(figure, "figures", MOST_FIGURES),
+});
 
 export type CamouflageParams = InferType<typeof camouflageSchema>;
 export type Layer = CamouflageParams["layers"][number];

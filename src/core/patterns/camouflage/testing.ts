@@ -15,7 +15,7 @@ export const hand: Hand = { finestLineMm: 0.12, steadiness01: 0.7 };
 /** A job without surfaces worth naming, for tests. */
 const bareJob = (paints: readonly Paint[]): Job =>
   newJob("trial", "Trial", { ...defaultPainter, hand }, paints);
-export const figure = { ...bareJob([]).figure, eyeHeightMm: 32, standard: "display" as const };
+export const figure = { ...bareJob([]).figures[0]!, eyeHeightMm: 32, standard: "display" as const };
 export const formOf = (id: FormId, sizes: Record<string, number> = {}): SurfaceForm =>
   forms[id].build(completeParams(forms[id].params, sizes), 42);
 export const CLOAK = { hemMm: 30, neckMm: 14, lengthMm: 16, folds: 5, foldMm: 0.8 };
@@ -37,7 +37,7 @@ export function jobWith(
   const bare = bareJob(paints);
   const plain = newPlainSurface("piece", "Piece", formId, bare.mixes);
   const surface = { ...plain, form: { ...plain.form, params: { ...plain.form.params, ...sizes } } };
-  const put = putPattern({ ...bare, figure, surfaces: [surface] }, "piece", "camouflage", paints);
+  const put = putPattern({ ...bare, figures: [figure], surfaces: [surface] }, "piece", "camouflage", paints);
   return deriveCoats(
     withSurface(put, "piece", (now) => withParams(now, () => params)),
     paints,

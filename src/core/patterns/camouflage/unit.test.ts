@@ -10,7 +10,7 @@ import { jobWith, lay, started } from "./testing";
 describe("a unit", () => {
   const five = (params: CamouflageParams): Job => {
     const job = jobWith(demoShelf, params);
-    return { ...job, figure: { ...job.figure, count: 5 } };
+    return { ...job, figures: [{ ...job.figures[0]!, count: 5 }] };
   };
   const paramsOf = (job: Job) => job.surfaces[0]!.pattern!.params as CamouflageParams;
   const found = (job: Job) =>
@@ -30,7 +30,7 @@ describe("a unit", () => {
     });
     expect(new Set(marks).size).toBe(5);
     expect(found(job)).toEqual([]);
-    expect(asFigure({ ...job, figure: { ...job.figure, count: 1 } }, demoShelf, 3).surfaces).toEqual(
+    expect(asFigure({ ...job, figures: [{ ...job.figures[0]!, count: 1 }] }, demoShelf, 3).surfaces).toEqual(
       job.surfaces,
     );
   });

@@ -5,8 +5,7 @@ import { brushedPassUm } from "../../colour/mix";
 import { tryAllMixes } from "../../colour/search";
 import { spectrumToHex, spectrumToLab } from "../../colour/spaces";
 import { averageLight, type Spectrum } from "../../colour/spectrum";
-import type { Job, MixPart, Paint } from "../../job";
-import { mixById } from "../../job";
+import { mixById, type Job, type MixPart, type Paint, type Primer } from "../../job";
 
 /** How the crossing of two threads is matched with paint. */
 export interface CrossingMatch {
@@ -33,7 +32,7 @@ export const wovenCrossing = (
 
 /** How near a mixed half-tone comes to the woven crossing. */
 export function halfToneMatch(
-  job: Pick<Job, "mixes" | "figure">,
+  job: Pick<Job, "mixes"> & { readonly primer: Primer },
   paints: readonly Paint[],
   codes: readonly [oneMixId: string | undefined, otherMixId: string | undefined],
   halfToneMixId: string | undefined,
@@ -43,7 +42,7 @@ export function halfToneMatch(
     opticsOfMix(mixById(job, halfToneMixId ?? ""), paints),
     0,
     3,
-    primerSpectrum(job.figure.primer),
+    primerSpectrum(job.primer),
   );
   return {
     goalHex: spectrumToHex(goal),

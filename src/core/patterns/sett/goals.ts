@@ -1,3 +1,4 @@
+import { figureOf } from "../../job";
 import { counted, formatThinning } from "../../units";
 import type { PatternGoals } from "../family";
 import { boxCodes, type SettContext } from "./coats";
@@ -5,7 +6,7 @@ import { halfToneMatch, solveOverpaint, wovenCrossing } from "./crossing";
 import { crossingKey } from "./params";
 
 /** Crossings of the cloth as goals, the light of both threads, and how near paint comes to each. */
-export function settGoals({ job, paints, params, layout }: SettContext): PatternGoals {
+export function settGoals({ job, surface, paints, params, layout }: SettContext): PatternGoals {
   const codes = boxCodes(layout.columns);
   const pairs = codes.flatMap((a, at) => codes.slice(at + 1).map((b) => [a, b] as const));
   const colour = (code: string) => params.colours[code];
@@ -26,7 +27,12 @@ export function settGoals({ job, paints, params, layout }: SettContext): Pattern
     matches: pairs.flatMap(([a, b]) => {
       if (byBoxes) {
         const half = params.crossings[crossingKey(a, b)];
-        const match = halfToneMatch(job, paints, [colour(a), colour(b)], half);
+        const match = halfToneMatch(
+          { mixes: job.mixes, primer: figureOf(job, surface).primer },
+          paints,
+          [colour(a), colour(b)],
+          half,
+        );
         return [{ key: crossingKey(a, b), text: `${a} × ${b}`, ...match }];
       }
       return [[a, b] as const, [b, a] as const].map(([below, above]) => {

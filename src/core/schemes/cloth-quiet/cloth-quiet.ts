@@ -28,7 +28,7 @@ export const clothQuiet = defineScheme<Tone>({
         technique: "layer",
         tone: "light",
         water: 2,
-        target: inZones(["raised", "lit"], 0.05),
+        place: inZones(["raised", "lit"], 0.05),
         params: { feather: 90, waver: 30 },
       },
       {
@@ -37,7 +37,7 @@ export const clothQuiet = defineScheme<Tone>({
         technique: "wash",
         tone: "glaze",
         water: 6,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
         params: { wet: 35, cling: 14, rim: 0 },
       },
     ];
@@ -50,7 +50,7 @@ export const clothQuiet = defineScheme<Tone>({
         technique: "dry-brush",
         tone: "light",
         water: 0,
-        target: inZones(["worn"], 0),
+        place: inZones(["worn"], 0),
         params: { load: Math.round(5 * WEAR_OF[answers.age]) * 5, reach: 40, radius: 1 },
       },
     ];

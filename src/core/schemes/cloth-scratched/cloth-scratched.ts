@@ -1,4 +1,4 @@
-import { inZones, type CoatTarget } from "../../job";
+import { inZones, type Place } from "../../job";
 import {
   baseLayer,
   depthLayer,
@@ -43,7 +43,7 @@ export const clothScratched = defineScheme<Tone>({
       key: string,
       name: string,
       tone: Tone,
-      target: CoatTarget,
+      place: Place,
       density: number,
       length: number,
     ): SchemeCoat<Tone>[] =>
@@ -53,7 +53,7 @@ export const clothScratched = defineScheme<Tone>({
         technique: "hatch",
         tone,
         water: 0.5,
-        target,
+        place,
         params: {
           density: perMm2(room, density),
           length: length * room.scale,
@@ -76,7 +76,7 @@ export const clothScratched = defineScheme<Tone>({
         tone: "glaze",
         water: 5,
         passes: 2,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
         params: { pull: 40 },
       },
     ];
@@ -97,7 +97,7 @@ export const clothScratched = defineScheme<Tone>({
         technique: "scratch",
         tone: "bright",
         water: 0.5,
-        target: inZones(["hem"], 0),
+        place: inZones(["hem"], 0),
         params: {
           density: perMm2(room, 2.4 * wear),
           length: 0.4 * room.scale,

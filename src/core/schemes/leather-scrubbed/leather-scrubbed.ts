@@ -54,7 +54,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         tone: "pale",
         water: 0,
         passes: 2 - turn,
-        target: inZones(["worn"], turn === 0 ? 0.25 : 0.1),
+        place: inZones(["worn"], turn === 0 ? 0.25 : 0.1),
         params: {
           load: Math.round((8 - 3 * turn) * wear) * 5,
           reach: 90,
@@ -68,7 +68,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         technique: "scratch",
         tone: "pale",
         water: 0.5,
-        target: inZones(["worn"], 0.14, oneSide),
+        place: inZones(["worn"], 0.14, oneSide),
         params: {
           density: perMm2(room, 2.6 * wear),
           length: 0.6 * room.scale,
@@ -82,7 +82,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         technique: "wash",
         tone: "glaze",
         water: 5,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
         params: { wet: 45, cling: 16, unevenness: 20, rim: 10 },
       },
       {
@@ -92,7 +92,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         tone: "warm",
         water: 4,
         passes: 2,
-        target: inZones(["unworn"], 0.1),
+        place: inZones(["unworn"], 0.1),
         params: { pull: 30, unevenness: 45 },
       },
     ];
@@ -102,7 +102,7 @@ export const leatherScrubbed = defineScheme<Tone>({
       technique: "pin-wash",
       tone: "shade",
       water: 4,
-      target: { kind: "everywhere" },
+      place: { kind: "everywhere" },
     };
     if (answers.look === "quiet") return [...first, last];
     return [
@@ -113,7 +113,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         technique: "dry-brush",
         tone: "pale",
         water: 0,
-        target: inZones(["worn"], 0),
+        place: inZones(["worn"], 0),
         params: { load: Math.round(6 * wear) * 5, reach: 40, radius: 1, across },
       },
       {
@@ -122,7 +122,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         technique: "scratch",
         tone: "palest",
         water: 0.5,
-        target: inZones(["worn"], 0.03, oneSide),
+        place: inZones(["worn"], 0.03, oneSide),
         params: {
           density: perMm2(room, 1.6 * wear),
           length: 0.4 * room.scale,
@@ -137,7 +137,7 @@ export const leatherScrubbed = defineScheme<Tone>({
         technique: "edge-line",
         tone: "palest",
         water: 0.5,
-        target: inZones(["worn"], 0.1),
+        place: inZones(["worn"], 0.1),
         params: { width: markMm(room, 0.09), broken: 60 },
       },
     ];

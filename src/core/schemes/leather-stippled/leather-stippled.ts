@@ -55,7 +55,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "stipple",
         tone: "middle",
         water: 0.5,
-        target: inZones(["worn"], 0.22),
+        place: inZones(["worn"], 0.22),
         params: {
           density: Math.min(16, perMm2(room, 14 * Math.min(1.15, wear))),
           size: flickMm(room, 0.11),
@@ -69,7 +69,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "dry-brush",
         tone: "middle",
         water: 0,
-        target: inZones(["worn"], 0.12),
+        place: inZones(["worn"], 0.12),
         params: { load: 30, reach: 60, radius: 0.9, across: narrow ? 90 : 60 },
       },
       {
@@ -78,7 +78,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "stipple",
         tone: "light",
         water: 0.5,
-        target: inZones(["worn"], 0.03),
+        place: inZones(["worn"], 0.03),
         params: {
           density: perMm2(room, 11 * Math.min(1.3, wear)),
           size: flickMm(room, 0.09),
@@ -92,7 +92,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "scratch",
         tone: "light",
         water: 0.5,
-        target: inZones(["worn"], 0.08, fromOneEdge),
+        place: inZones(["worn"], 0.08, fromOneEdge),
         params: {
           density: perMm2(room, 2.1 * wear),
           length: 0.55 * room.scale,
@@ -108,7 +108,7 @@ export const leatherStippled = defineScheme<Tone>({
         tone: "glaze",
         water: 4,
         passes: 3,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
         params: { pull: 70, unevenness: 22 },
       },
     ];
@@ -121,7 +121,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "scratch",
         tone: "dark",
         water: 0.5,
-        target: inZones(["worn"], 0.12),
+        place: inZones(["worn"], 0.12),
         params: { ...dent(room), shift: markMm(room, 0.05) },
       },
       {
@@ -130,7 +130,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "scratch",
         tone: "light",
         water: 0.5,
-        target: inZones(["worn"], 0.12),
+        place: inZones(["worn"], 0.12),
         params: dent(room),
         marksOf: "dents-dark",
       },
@@ -140,7 +140,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "stipple",
         tone: "bright",
         water: 0.5,
-        target: inZones(["worn", "lit"], 0),
+        place: inZones(["worn", "lit"], 0),
         params: {
           density: perMm2(room, 9 * Math.min(1.3, wear)),
           size: flickMm(room, 0.075),
@@ -154,7 +154,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "scratch",
         tone: "bright",
         water: 0.5,
-        target: inZones(["worn"], 0.02, fromOneEdge),
+        place: inZones(["worn"], 0.02, fromOneEdge),
         params: {
           density: perMm2(room, 1.3 * wear),
           length: 0.4 * room.scale,
@@ -169,7 +169,7 @@ export const leatherStippled = defineScheme<Tone>({
         technique: "edge-line",
         tone: "bright",
         water: 0.5,
-        target: inZones(["worn"], 0.15),
+        place: inZones(["worn"], 0.15),
         params: { width: markMm(room, 0.09), broken: 55 },
       },
       joins,
@@ -185,7 +185,7 @@ const joins: SchemeCoat<Tone> = {
   tone: "shade",
   water: 4,
   passes: 3,
-  target: inZones(["hollow"], 0),
+  place: inZones(["hollow"], 0),
   params: { pull: 95, unevenness: 15 },
 };
 

@@ -50,7 +50,7 @@ export const velvet = defineScheme<Tone>({
         tone: "sheen",
         water: 3,
         passes: 2,
-        target: inZones(["raised", "lit"], 0.04, { fall: 1.8 }),
+        place: inZones(["raised", "lit"], 0.04, { fall: 1.8 }),
         params: softDots(26, 0.2),
       },
       {
@@ -60,7 +60,7 @@ export const velvet = defineScheme<Tone>({
         tone: "glaze",
         water: 5,
         passes: 2,
-        target: { kind: "everywhere" },
+        place: { kind: "everywhere" },
         params: { pull: 25, unevenness: 8 },
       },
     ];
@@ -72,7 +72,7 @@ export const velvet = defineScheme<Tone>({
       tone: "bright",
       water: 3,
       passes: 2,
-      target: inZones(["raised", "lit"], 0, { fall: 3.5 }),
+      place: inZones(["raised", "lit"], 0, { fall: 3.5 }),
       params: softDots(24, 0.14),
     };
     if (answers.age === "new") return [...steps, bright];
@@ -82,7 +82,7 @@ export const velvet = defineScheme<Tone>({
       technique: "stipple",
       tone: "sheen",
       water: 2,
-      target: inZones(["worn"], 0, { fall: 2 }),
+      place: inZones(["worn"], 0, { fall: 2 }),
       params: softDots(5 * WEAR_OF[answers.age], 0.12),
     };
     return [...steps, bright, rubbed];

@@ -53,7 +53,7 @@ export const woolStippled = defineScheme<Tone>({
         tone: "middle",
         water: 0.5,
         passes: 2,
-        target: inZones(["raised"], 0.3),
+        place: inZones(["raised"], 0.3),
         params: dots(15, 0.2),
       },
       {
@@ -62,7 +62,7 @@ export const woolStippled = defineScheme<Tone>({
         technique: "stipple",
         tone: "light",
         water: 0.5,
-        target: inZones(["raised", "lit"], 0.08),
+        place: inZones(["raised", "lit"], 0.08),
         params: dots(16, 0.15),
       },
       {
@@ -71,7 +71,7 @@ export const woolStippled = defineScheme<Tone>({
         technique: "stipple",
         tone: "middle",
         water: 1,
-        target: inZones([], 0, { near: { coatId: "light", side: "border", reachMm: 0.9 * room.scale } }),
+        place: inZones([], 0, { near: { coatId: "light", side: "border", reachMm: 0.9 * room.scale } }),
         params: dots(4, 0.13, 1),
       },
     ];
@@ -82,7 +82,7 @@ export const woolStippled = defineScheme<Tone>({
       tone: "glaze",
       water: 4,
       passes: 2,
-      target: inZones(["shaded"], 0.15),
+      place: inZones(["shaded"], 0.15),
       params: { pull: 60 },
     };
     if (answers.look === "quiet") return [...steps, tie];
@@ -92,7 +92,7 @@ export const woolStippled = defineScheme<Tone>({
       technique: "stipple",
       tone: "bright",
       water: 0.5,
-      target: inZones(["raised", "lit"], 0),
+      place: inZones(["raised", "lit"], 0),
       params: dots(10, 0.11, 2),
     };
     if (answers.age === "new") return [...steps, tie, bright];
@@ -102,7 +102,7 @@ export const woolStippled = defineScheme<Tone>({
       technique: "stipple",
       tone: "bright",
       water: 0.5,
-      target: inZones(["hem", "worn"], 0),
+      place: inZones(["hem", "worn"], 0),
       params: dots(5 * wear, 0.12, 2),
     };
     return [...steps, tie, bright, hem];

@@ -1,14 +1,13 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useState } from "react";
-import type { Surface } from "../../../core/job";
+import { figureOf, type Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
 import { SITTING_CAUTIONS, totalsOf, type Card } from "../../../core/plan/cards";
 import { writeGaugeSvg } from "../../../core/formats/gauge-svg/gaugeSvg";
 import { counted, formatMinutes, formatNumber } from "../../../core/units";
 import { messageOf, saveFile } from "../../../ui/api";
 import { ColumnHead, Row } from "../../../ui/Row";
-import { useEdit, useJob, usePaints } from "../jobStore";
-import { tickCard, untickCard } from "../log/logEdits";
+import { useJob, usePaints } from "../jobStore";
 import { useCards } from "../useStageStates";
 import { askGuides } from "../useGuides";
 import { useSurface } from "../useSurface";
@@ -16,6 +15,7 @@ import { useView } from "../viewStore";
 import { CardView } from "./CardView";
 import { shopping } from "./shopping";
 import { useBenchPdf } from "./useBenchPdf";
+import { tickCard, untickCard, useHistory } from "../historyStore";
 
 function CardList({
   cards,
@@ -79,7 +79,7 @@ function Print() {
   const saveGuides = async ({ id, name }: Surface) => {
     setProblem(null);
     try {
-      const made = await askGuides({ ...job, log: [] }, paints, id, figure);
+      const made = await askGuides(job, paints, id, figure);
       if (!made) throw new Error("There are no guides until sizes and pattern are mended.");
       saveFile(
         `${job.id}-${id}-gauge.svg`,
@@ -133,10 +133,10 @@ function Print() {
 export function BenchStage() {
   const job = useJob();
   const paints = usePaints();
-  const edit = useEdit();
   const cards = useCards();
   const { cardId, set } = useView();
-  const isDone = (card: Card) => job.log.some((entry) => entry.cardId === card.id);
+  const { log } = useHistory();
+  const isDone = (card: Card) => log.some((entry) => entry.cardId === card.id);
   const chosen = cards.find((card) => card.id === cardId) ?? cards.find((card) => !isDone(card)) ?? cards[0];
   const totals = totalsOf(cards);
   const at = chosen ? cards.indexOf(chosen) : 0;
@@ -168,9 +168,7 @@ export function BenchStage() {
             number={at + 1}
             count={cards.length}
             done={isDone(chosen)}
-            onDone={() =>
-              edit((now) => (isDone(chosen) ? untickCard(now, chosen.id) : tickCard(now, chosen)))
-            }
+            onDone={() => (isDone(chosen) ? untickCard(chosen) : tickCard(chosen))}
             onNext={() => {
               const next = cards[at + 1];
               if (next) set({ cardId: next.id, surfaceId: next.surface.id });
@@ -198,7 +196,7 @@ export function BenchStage() {
         </Box>
         <Row name="Hand time">{formatMinutes(totals.handMinutes)}</Row>
         <Row name="Drying between coats">{formatMinutes(totals.dryMinutes)}</Row>
-        <Row name="Figures">{job.figure.count}</Row>
+        <Row name="Figures">{figureOf(job, chosen?.surface).count}</Row>
         <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
           Paint for all cards
         </Typography>

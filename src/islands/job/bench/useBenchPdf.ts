@@ -22,7 +22,7 @@ export function useBenchPdf() {
     setState({ ...IDLE, busy: true });
     asked.current = taskWorker().ask(
       "benchPdf",
-      { job: { ...job, log: [] }, paints, painter },
+      { job, paints, painter },
       {
         progress: (done, total) => setState((now) => ({ ...now, done, total })),
         answer: (pdf) => {

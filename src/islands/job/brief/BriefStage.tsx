@@ -2,7 +2,7 @@ import { Alert, Box, Button, Menu, MenuItem, Typography } from "@mui/material";
 import { useState } from "react";
 import { formIds, forms, isFormId, type FormId } from "../../../core/surface/forms";
 import type { FormDefinition } from "../../../core/surface/forms/form";
-import type { Surface } from "../../../core/job";
+import { figureOf, type Surface } from "../../../core/job";
 import { withoutSurface } from "../../../core/edits/surfaces";
 import { newPlainSurface } from "../../../core/newJob";
 import { NumberField } from "../../../ui/NumberField";
@@ -13,6 +13,7 @@ import { useBuilt, useEditSurface, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { BandDrawing } from "./BandDrawing";
 import { FigureForm } from "./FigureForm";
+import { PartOf, useBriefFigure } from "./FigureSwitch";
 import { ReliefPicture } from "./ReliefPicture";
 import { SheetDrawing } from "./SheetDrawing";
 import { Touching } from "./Touching";
@@ -23,6 +24,7 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
   const job = useJob();
   const edit = useEdit();
   const setView = useView((view) => view.set);
+  const figure = useBriefFigure();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (formId: FormId) => {
     const base = formId === "cone-band" ? "skirt" : formId;
@@ -38,6 +40,7 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
           formId === "cone-band" ? `Skirt ${number}` : `${forms[formId].label} ${number}`,
           formId,
           now.mixes,
+          figure.id,
         ),
       ],
     }));
@@ -52,7 +55,7 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
           component="button"
           type="button"
           aria-pressed={surface.id === chosen?.id}
-          onClick={() => setView({ surfaceId: surface.id, coatId: null, upTo: null })}
+          onClick={() => setView({ surfaceId: surface.id, figureId: null, coatId: null, upTo: null })}
           sx={{
             display: "block",
             width: "100%",
@@ -71,6 +74,11 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
           }}
         >
           {surface.name}
+          {job.figures.length > 1 && (
+            <Typography variant="caption" component="div">
+              {figureOf(job, surface).name}
+            </Typography>
+          )}
         </Box>
       ))}
       <Button onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu" sx={{ mt: 1 }}>
@@ -114,6 +122,10 @@ function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
         value={surface.name}
         most={80}
         onChange={(name) => editSurface(surface.id, (now) => ({ ...now, name }))}
+      />
+      <PartOf
+        figureId={surface.figureId}
+        onChange={(figureId) => editSurface(surface.id, (now) => ({ ...now, figureId }))}
       />
       {Object.entries(definition.params).map(([name, spec]) => (
         <NumberField

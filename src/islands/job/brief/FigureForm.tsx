@@ -1,14 +1,17 @@
 import { Box, MenuItem, TextField, Typography } from "@mui/material";
 import { PRIMERS, REAL_EYE_HEIGHT_MM, ratioOf, STANDARDS, type Figure } from "../../../core/job";
+import { changeFigure } from "../../../core/edits/figures";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
 import { useEdit, useJob } from "../jobStore";
+import { FigureSwitch, useBriefFigure } from "./FigureSwitch";
 
 /** The figure: scale, standard, primer, hand and notes. */
 export function FigureForm() {
-  const { figure, hand, name } = useJob();
+  const { hand, name } = useJob();
+  const figure = useBriefFigure();
   const edit = useEdit();
-  const set = (change: Partial<Figure>) => edit((job) => ({ ...job, figure: { ...job.figure, ...change } }));
+  const set = (change: Partial<Omit<Figure, "id">>) => edit((job) => changeFigure(job, figure.id, change));
   return (
     <Box sx={{ display: "grid", gap: 2, px: 2, pb: 2 }}>
       <TextEdit
@@ -17,6 +20,7 @@ export function FigureForm() {
         most={80}
         onChange={(next) => edit((job) => ({ ...job, name: next }))}
       />
+      <FigureSwitch />
       <Box sx={{ display: "flex", gap: 1 }}>
         <NumberField
           label="Ground to eyes"

@@ -18,7 +18,7 @@ interface Props {
 
 /** One verdict: glyph and word, sentence, reason, and what mends it. */
 export function FindingLine({ finding, onRemedy, short = false }: Props) {
-  const { gravity, sentence, reason, place, remedies, spots = [] } = finding;
+  const { gravity, sentence, reason, where: place, remedies, spots = [] } = finding;
   const shown = useView((view) => view.findingId === finding.id);
   const set = useView((view) => view.set);
   return (

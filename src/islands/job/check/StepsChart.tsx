@@ -25,7 +25,7 @@ interface Series {
 function seriesOf(tones: readonly CoatTones[], pattern: Pattern | null): Series[] {
   const names = new Map<string, (number | null)[]>();
   tones.forEach(({ steps, coat }, at) => {
-    if (!coversTone(pattern, coat) && coat.target.kind !== "hollows") return;
+    if (!coversTone(pattern, coat) && coat.place.kind !== "hollows") return;
     for (const { tone, after } of steps) {
       const name = tone.label;
       const data = names.get(name) ?? new Array<number | null>(tones.length).fill(null);
@@ -59,7 +59,7 @@ export function StepsChart({ surface }: { readonly surface: Surface }) {
     const series =
       surface.pattern === null && steps?.surfaceId === surface.id
         ? seriesOfEffects(steps.effects)
-        : seriesOf(coatTones({ job, paints, coats, pattern }), pattern);
+        : seriesOf(coatTones({ job, surface, paints, coats, pattern }), pattern);
     const ink = palette.text.secondary;
     const symbols = ["circle", "rect", "triangle", "diamond", "pin", "arrow"];
     chart.current.setOption(

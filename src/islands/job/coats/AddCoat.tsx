@@ -1,6 +1,6 @@
 import { Box, Button, Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
-import type { Coat, CoatTarget, Surface } from "../../../core/job";
+import type { Coat, Place, Surface } from "../../../core/job";
 import { techniqueIds, techniques, type TechniqueId } from "../../../core/techniques";
 import { freeId } from "../../../core/edits/surfaces";
 import type { Pattern } from "../../../core/patterns/pattern";
@@ -10,13 +10,13 @@ import { useBuilt, useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { LeathersDialog } from "./LeathersDialog";
 import { StartDialog } from "./StartDialog";
-import { targetsFor } from "./targets";
+import { placesFor } from "./places";
 
 /** Where a technique goes first; null where this surface offers nothing for it. */
-function firstTarget(id: TechniqueId, pattern: Pattern | null): CoatTarget | null {
+function firstPlace(id: TechniqueId, pattern: Pattern | null): Place | null {
   const technique = techniques[id];
   if (technique.lays.includes("field")) return technique.startPlace ?? { kind: "everywhere" };
-  return targetsFor({ technique: { id, version: 1, params: {} } }, pattern)[0] ?? null;
+  return placesFor({ technique: { id, version: 1, params: {} } }, pattern)[0] ?? null;
 }
 
 /** Adds a coat of the painter's own after the chosen one, and shows all coats again. */
@@ -27,7 +27,7 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
   const { coatId: chosenId, set, upTo } = useView();
   const [dialog, setDialog] = useState<"start" | "leathers" | null>(null);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const add = (id: TechniqueId, target: CoatTarget) => {
+  const add = (id: TechniqueId, place: Place) => {
     const coatId = freeId(`${surface.id}-own`, surface.coats);
     const coat: Coat = {
       id: coatId,
@@ -37,14 +37,16 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       water: techniques[id].startWater ?? 1,
       passes: 1,
       held: false,
-      target,
+      place,
       role: null,
       overSeams: false,
       seed: hashText(`${surface.id}/${coatId}`) % 100000,
     };
     const at = surface.coats.findIndex((one) => one.id === chosenId);
-    const place = at >= 0 ? at + 1 : surface.coats.length;
-    editSurface(surface.id, (now) => ({ ...now, coats: now.coats.toSpliced(place, 0, coat) }));
+    editSurface(surface.id, (now) => ({
+      ...now,
+      coats: now.coats.toSpliced(at >= 0 ? at + 1 : now.coats.length, 0, coat),
+    }));
     set({ coatId, upTo: null });
     setAnchor(null);
   };
@@ -72,9 +74,9 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       {dialog === "leathers" && <LeathersDialog onClose={() => setDialog(null)} />}
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {techniqueIds.map((id) => {
-          const target = firstTarget(id, pattern);
-          return target ? (
-            <MenuItem key={id} onClick={() => add(id, target)}>
+          const place = firstPlace(id, pattern);
+          return place ? (
+            <MenuItem key={id} onClick={() => add(id, place)}>
               {techniques[id].label}
             </MenuItem>
           ) : null;

@@ -7,7 +7,7 @@ import { Row } from "../../../ui/Row";
 import { useSimulation } from "../useSimulation";
 import { useBuilt } from "../useSurface";
 import { useCards } from "../useStageStates";
-import { targetName } from "./targets";
+import { placeName } from "./places";
 
 /** What a coat does, computed: never help text. */
 export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
@@ -23,7 +23,7 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
       <Typography variant="h3" sx={{ mb: 0.7 }}>
         What it does
       </Typography>
-      <Row name="Where">{targetName(coat.target, pattern)}</Row>
+      <Row name="Where">{placeName(coat.place, pattern)}</Row>
       {effect && (
         <>
           <Row name="Covers">{formatNumber(effect.coveredShare * 100, 1)}&#8239;% of the surface</Row>

@@ -8,7 +8,7 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { mixById, type Coat, type CoatTarget, type Surface } from "../../../core/job";
+import { mixById, type Coat, type Place, type Surface } from "../../../core/job";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
 import { partsText } from "../../../core/plan/cardText";
 import { formatNumber } from "../../../core/units";
@@ -19,7 +19,7 @@ import { NumberField } from "../../../ui/NumberField";
 import { MixOption } from "../MixOption";
 import { TextEdit } from "../../../ui/TextEdit";
 import { ColumnHead } from "../../../ui/Row";
-import { targetName, targetsFor } from "./targets";
+import { placeName, placesFor } from "./places";
 import { CoatEffects } from "./CoatEffects";
 import { CoatSwatches } from "./CoatSwatches";
 import { CopyCoat } from "./CopyCoat";
@@ -32,7 +32,7 @@ import { useBuilt, useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 
 /** Zones count as one choice, whichever they are. */
-const sameChoice = (a: CoatTarget, b: CoatTarget) =>
+const sameChoice = (a: Place, b: Place) =>
   a.kind === "zones" ? b.kind === "zones" : JSON.stringify(a) === JSON.stringify(b);
 
 function Settings({
@@ -50,7 +50,7 @@ function Settings({
   const mix = mixById(job, coat.mixId);
   const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
   const params = technique ? completeParams(technique.params, coat.technique.params) : {};
-  const targets = targetsFor(coat, pattern);
+  const places = placesFor(coat, pattern);
   const own = coat.role === null;
   // Two coats of one technique and one seed set their marks at the same places: dark beside light makes dents.
   const earlierMarks = surface.coats
@@ -84,28 +84,28 @@ function Settings({
           </MenuItem>
         ))}
       </TextField>
-      {own && targets.length > 0 && (
+      {own && places.length > 0 && (
         <TextField
           select
           label="Where"
-          value={JSON.stringify(coat.target)}
-          onChange={(event) => change({ target: JSON.parse(event.target.value) as CoatTarget })}
+          value={JSON.stringify(coat.place)}
+          onChange={(event) => change({ place: JSON.parse(event.target.value) as Place })}
         >
-          {[coat.target, ...targets.filter((target) => !sameChoice(target, coat.target))].map((target) => (
-            <MenuItem key={JSON.stringify(target)} value={JSON.stringify(target)}>
-              {target.kind === "zones" ? "in zones" : targetName(target, pattern)}
+          {[coat.place, ...places.filter((place) => !sameChoice(place, coat.place))].map((place) => (
+            <MenuItem key={JSON.stringify(place)} value={JSON.stringify(place)}>
+              {place.kind === "zones" ? "in zones" : placeName(place, pattern)}
             </MenuItem>
           ))}
         </TextField>
       )}
-      {own && coat.target.kind === "zones" && (
+      {own && coat.place.kind === "zones" && (
         <>
-          <ZonePicker target={coat.target} onChange={(target) => change({ target })} />
+          <ZonePicker place={coat.place} onChange={(place) => change({ place })} />
           <PlaceEditor
-            target={coat.target}
+            place={coat.place}
             coat={coat}
             surface={surface}
-            onChange={(target) => change({ target })}
+            onChange={(place) => change({ place })}
           />
         </>
       )}

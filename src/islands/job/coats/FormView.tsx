@@ -4,9 +4,9 @@ import type { Specimen } from "../../../core/simulate/simulator";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
-import { useJob } from "../jobStore";
 import { useView } from "../viewStore";
 import type { FormScene } from "./formScene";
+import { useFigure } from "../useSurface";
 
 /** The surface on its form in space; dragged to turn, with the wheel nearer. */
 export function FormView({ specimen, form }: { readonly specimen: Specimen; readonly form: SurfaceForm }) {
@@ -15,7 +15,7 @@ export function FormView({ specimen, form }: { readonly specimen: Specimen; read
   const [failure, setFailure] = useState<string | null>(null);
   const [ready, setReady] = useState(false);
   const surround = usePrefs((prefs) => prefs.surround);
-  const { lamp } = useJob().figure;
+  const { lamp } = useFigure();
   const lit = useView((view) => view.light === "lit");
   useEffect(() => {
     let gone = false;

@@ -1,7 +1,9 @@
 import { Box, Typography } from "@mui/material";
 import type { KeyboardEvent, PointerEvent } from "react";
 import type { Lamp } from "../../../core/job";
-import { useEdit, useJob } from "../jobStore";
+import { useEdit } from "../jobStore";
+import { useFigure } from "../useSurface";
+import { changeFigure } from "../../../core/edits/figures";
 
 const SIZE = 76;
 const MIDDLE = SIZE / 2;
@@ -25,9 +27,9 @@ function lampAt(x: number, y: number): Lamp {
 
 /** The job's lamp, dragged around the piece; arrow keys turn and raise it. */
 export function LampDial() {
-  const { lamp } = useJob().figure;
+  const { id, lamp } = useFigure();
   const edit = useEdit();
-  const set = (next: Lamp) => edit((job) => ({ ...job, figure: { ...job.figure, lamp: next } }));
+  const set = (next: Lamp) => edit((job) => changeFigure(job, id, { lamp: next }));
   const take = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     set(

@@ -47,8 +47,8 @@ const ARROWS: Readonly<Record<string, Point>> = {
 const withOutline = (surface: Surface, coatId: string, points: number[]): Surface => ({
   ...surface,
   coats: surface.coats.map((one) =>
-    one.id === coatId && one.target.kind === "zones"
-      ? { ...one, target: { ...one.target, outline: { points, softMm: one.target.outline?.softMm ?? 0.4 } } }
+    one.id === coatId && one.place.kind === "zones"
+      ? { ...one, place: { ...one.place, outline: { points, softMm: one.place.outline?.softMm ?? 0.4 } } }
       : one,
   ),
 });

@@ -12,7 +12,7 @@ import {
   MARK_SIDES,
   type Coat,
   type NearMarks,
-  type PlaceTarget,
+  type ZonePlace,
   type Span,
   type Surface,
 } from "../../../core/job";
@@ -27,10 +27,10 @@ const SIDE_NAMES: Readonly<Record<NearMarks["side"], string>> = {
 };
 
 interface Props {
-  readonly target: PlaceTarget;
+  readonly place: ZonePlace;
   readonly coat: Coat;
   readonly surface: Surface;
-  readonly onChange: (target: PlaceTarget) => void;
+  readonly onChange: (place: ZonePlace) => void;
 }
 
 /** A stretch of the form: from where to where, along or up it. */
@@ -158,7 +158,7 @@ function Part({
 }
 
 /** What else a place is told by: a stretch of the form, an outline drawn on it, the marks of an earlier coat. */
-export function PlaceEditor({ target, coat, surface, onChange }: Props) {
+export function PlaceEditor({ place, coat, surface, onChange }: Props) {
   const { outlining, set } = useView();
   const at = surface.coats.findIndex((one) => one.id === coat.id);
   const earlier = surface.coats.slice(0, at).filter((one) => !one.held);
@@ -166,30 +166,26 @@ export function PlaceEditor({ target, coat, surface, onChange }: Props) {
     <Box role="group" aria-label="Place" sx={{ display: "grid", gap: 0.5 }}>
       <Part
         label="Only on a stretch of the form"
-        on={target.span !== null}
+        on={place.span !== null}
         onToggle={(on) =>
-          onChange({ ...target, span: on ? { along: "height", from: 0, to: 0.5, softMm: 1.5 } : null })
+          onChange({ ...place, span: on ? { along: "height", from: 0, to: 0.5, softMm: 1.5 } : null })
         }
       >
-        {target.span && <SpanEditor span={target.span} onChange={(span) => onChange({ ...target, span })} />}
+        {place.span && <SpanEditor span={place.span} onChange={(span) => onChange({ ...place, span })} />}
       </Part>
       <Part
         label="Only by an earlier coat"
-        on={target.near !== null}
+        on={place.near !== null}
         disabled={earlier.length === 0}
         onToggle={(on) =>
           onChange({
-            ...target,
+            ...place,
             near: on ? { coatId: earlier.at(-1)?.id ?? "", side: "inside", reachMm: 0.2 } : null,
           })
         }
       >
-        {target.near && (
-          <NearEditor
-            near={target.near}
-            earlier={earlier}
-            onChange={(near) => onChange({ ...target, near })}
-          />
+        {place.near && (
+          <NearEditor near={place.near} earlier={earlier} onChange={(near) => onChange({ ...place, near })} />
         )}
       </Part>
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
@@ -199,9 +195,9 @@ export function PlaceEditor({ target, coat, surface, onChange }: Props) {
           aria-pressed={outlining}
           onClick={() => set({ outlining: !outlining, shape: "flat" })}
         >
-          {outlining ? "Stop drawing" : target.outline ? "Draw the outline anew" : "Draw an outline"}
+          {outlining ? "Stop drawing" : place.outline ? "Draw the outline anew" : "Draw an outline"}
         </Button>
-        {target.outline && <Button onClick={() => onChange({ ...target, outline: null })}>Remove it</Button>}
+        {place.outline && <Button onClick={() => onChange({ ...place, outline: null })}>Remove it</Button>}
       </Box>
       {outlining && (
         <Typography variant="body2">
@@ -209,22 +205,22 @@ export function PlaceEditor({ target, coat, surface, onChange }: Props) {
           arrow keys move the pen, Shift makes them finer, Space sets a corner, Enter closes.
         </Typography>
       )}
-      {target.outline && (
+      {place.outline && (
         <NumberField
           label="Outline fades over"
           unit="mm"
           min={0}
           max={20}
           step={0.1}
-          value={target.outline.softMm}
+          value={place.outline.softMm}
           onChange={(softMm) =>
-            target.outline && onChange({ ...target, outline: { ...target.outline, softMm } })
+            place.outline && onChange({ ...place, outline: { ...place.outline, softMm } })
           }
         />
       )}
-      {target.outline && (
+      {place.outline && (
         <Typography variant="caption">
-          Outline of {formatNumber(target.outline.points.length / 2, 0)} points
+          Outline of {formatNumber(place.outline.points.length / 2, 0)} points
         </Typography>
       )}
     </Box>

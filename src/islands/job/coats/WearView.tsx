@@ -16,8 +16,8 @@ export function WearView({ surface }: { readonly surface: Surface }) {
   const users = surface.coats.filter(
     (coat) =>
       !coat.held &&
-      coat.target.kind === "zones" &&
-      coat.target.zones.some((zone) => zone === "worn" || zone === "unworn"),
+      coat.place.kind === "zones" &&
+      coat.place.zones.some((zone) => zone === "worn" || zone === "unworn"),
   );
   const change = (wear: WearSettings) => editSurface(surface.id, (now) => ({ ...now, wear }));
   return (

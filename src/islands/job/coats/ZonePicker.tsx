@@ -1,10 +1,10 @@
 import { Box, Checkbox, FormControlLabel, Slider, Typography } from "@mui/material";
-import type { CoatTarget } from "../../../core/job";
+import type { Place } from "../../../core/job";
 import { ZONES, type Zone } from "../../../core/surface/zoneNames";
 import { formatNumber } from "../../../core/units";
-import { ZONE_NAMES } from "./targets";
+import { ZONE_NAMES } from "./places";
 
-type ZoneTarget = Extract<CoatTarget, { kind: "zones" }>;
+type ZoneTarget = Extract<Place, { kind: "zones" }>;
 
 /** Most zones a place can be asked to belong to at once. */
 const MOST = 4;
@@ -17,17 +17,17 @@ function fallName(fall: number): string {
 
 /** Zones a coat is kept to, all at once, and how far it fades beyond them. */
 export function ZonePicker({
-  target,
+  place,
   onChange,
 }: {
-  readonly target: ZoneTarget;
-  readonly onChange: (target: ZoneTarget) => void;
+  readonly place: ZoneTarget;
+  readonly onChange: (place: ZoneTarget) => void;
 }) {
   const toggle = (zone: Zone) => {
-    const zones = target.zones.includes(zone)
-      ? target.zones.filter((one) => one !== zone)
-      : [...target.zones, zone];
-    if (zones.length <= MOST) onChange({ ...target, zones });
+    const zones = place.zones.includes(zone)
+      ? place.zones.filter((one) => one !== zone)
+      : [...place.zones, zone];
+    if (zones.length <= MOST) onChange({ ...place, zones });
   };
   return (
     <Box role="group" aria-label="Zones">
@@ -39,7 +39,7 @@ export function ZonePicker({
             control={
               <Checkbox
                 size="small"
-                checked={target.zones.includes(zone)}
+                checked={place.zones.includes(zone)}
                 onChange={() => toggle(zone)}
                 sx={{ py: 0.3 }}
               />
@@ -50,29 +50,29 @@ export function ZonePicker({
       </Box>
       <Box sx={{ display: "flex", justifyContent: "space-between", mt: 0.5 }}>
         <Typography variant="body2">Fades beyond them</Typography>
-        <Typography>{formatNumber(target.fade * 100, 0)}&#8239;%</Typography>
+        <Typography>{formatNumber(place.fade * 100, 0)}&#8239;%</Typography>
       </Box>
       <Slider
         size="small"
         aria-label="Fades beyond them"
-        value={target.fade}
+        value={place.fade}
         min={0}
         max={1}
         step={0.05}
-        onChange={(_event, fade) => onChange({ ...target, fade })}
+        onChange={(_event, fade) => onChange({ ...place, fade })}
       />
       <Box sx={{ display: "flex", justifyContent: "space-between" }}>
         <Typography variant="body2">Falls off inside them</Typography>
-        <Typography>{fallName(target.fall)}</Typography>
+        <Typography>{fallName(place.fall)}</Typography>
       </Box>
       <Slider
         size="small"
         aria-label="Falls off inside them"
-        value={Math.log2(target.fall)}
+        value={Math.log2(place.fall)}
         min={-2}
         max={2}
         step={0.25}
-        onChange={(_event, power) => onChange({ ...target, fall: 2 ** power })}
+        onChange={(_event, power) => onChange({ ...place, fall: 2 ** power })}
       />
     </Box>
   );

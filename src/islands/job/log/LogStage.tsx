@@ -4,10 +4,10 @@ import type { LogEntry } from "../../../core/job";
 import type { Card } from "../../../core/plan/cards";
 import { formatMinutes } from "../../../core/units";
 import { TextEdit } from "../../../ui/TextEdit";
-import { useEdit, useJob, usePaints } from "../jobStore";
+import { changeEntry, removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
+import { usePaints } from "../jobStore";
 import { additionsText } from "../palette/additionsText";
 import { useCards } from "../useStageStates";
-import { changeEntry, tickCard, untickCard } from "./logEdits";
 
 const when = (iso: string) =>
   new Date(iso).toLocaleString([], {
@@ -20,7 +20,6 @@ const when = (iso: string) =>
 
 /** Minutes really taken; empty where they were not noted. */
 function MinutesField({ entry }: { readonly entry: LogEntry }) {
-  const edit = useEdit();
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? (entry.minutes === null ? "" : String(entry.minutes));
   const value = text.trim() === "" ? null : Number(text.replace(",", "."));
@@ -37,14 +36,13 @@ function MinutesField({ entry }: { readonly entry: LogEntry }) {
       onBlur={() => {
         if (wrong) return;
         setTyped(null);
-        if (value !== entry.minutes) edit((job) => changeEntry(job, entry.id, { minutes: value }));
+        if (value !== entry.minutes) changeEntry(entry, { minutes: value });
       }}
     />
   );
 }
 
 function EntryFields({ entry }: { readonly entry: LogEntry }) {
-  const edit = useEdit();
   const paints = usePaints();
   return (
     <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", flex: 1 }}>
@@ -61,7 +59,7 @@ function EntryFields({ entry }: { readonly entry: LogEntry }) {
           most={4000}
           optional
           rows={1}
-          onChange={(note) => edit((job) => changeEntry(job, entry.id, { note }))}
+          onChange={(note) => changeEntry(entry, { note })}
         />
       </Box>
     </Box>
@@ -77,7 +75,6 @@ function CardLine({
   readonly number: number;
   readonly entry: LogEntry | undefined;
 }) {
-  const edit = useEdit();
   return (
     <Box
       component="li"
@@ -94,7 +91,7 @@ function CardLine({
       <Checkbox
         checked={entry !== undefined}
         slotProps={{ input: { "aria-label": `${card.title} done` } }}
-        onChange={() => edit((job) => (entry ? untickCard(job, card.id) : tickCard(job, card)))}
+        onChange={() => (entry ? untickCard(card) : tickCard(card))}
       />
       <Box sx={{ width: 230, pt: 1 }}>
         <Typography sx={{ fontWeight: 500 }}>
@@ -111,11 +108,10 @@ function CardLine({
 
 /** What was done, when and how long it took. */
 export function LogStage() {
-  const job = useJob();
-  const edit = useEdit();
+  const { log } = useHistory();
   const cards = useCards();
-  const orphans = job.log.filter((entry) => !cards.some((card) => card.id === entry.cardId));
-  const noted = job.log.filter((entry) => entry.minutes !== null);
+  const orphans = log.filter((entry) => !cards.some((card) => card.id === entry.cardId));
+  const noted = log.filter((entry) => entry.minutes !== null);
   const taken = noted.reduce((sum, entry) => sum + entry.minutes!, 0);
   const planned = noted.reduce(
     (sum, entry) => sum + (cards.find((card) => card.id === entry.cardId)?.handMinutes ?? 0),
@@ -136,7 +132,7 @@ export function LogStage() {
               key={card.id}
               card={card}
               number={at + 1}
-              entry={job.log.findLast((entry) => entry.cardId === card.id)}
+              entry={log.findLast((entry) => entry.cardId === card.id)}
             />
           ))}
         </Box>
@@ -162,13 +158,7 @@ export function LogStage() {
                   {entry.cardTitle}, {when(entry.doneAt)}
                 </Typography>
                 <EntryFields entry={entry} />
-                <Button
-                  onClick={() =>
-                    edit((now) => ({ ...now, log: now.log.filter((one) => one.id !== entry.id) }))
-                  }
-                >
-                  Remove
-                </Button>
+                <Button onClick={() => removeEntry(entry)}>Remove</Button>
               </Box>
             ))}
           </>

@@ -3,10 +3,10 @@ import type { Batch } from "../../../core/plan/drops";
 import type { Mix } from "../../../core/job";
 import { wellFrom } from "../../../core/plan/wells";
 import { counted, formatNumber, formatThinning, withUnit } from "../../../core/units";
-import { useEdit, useJob, usePainter, usePaints } from "../jobStore";
+import { beginWell } from "../historyStore";
+import { useJob, usePainter, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { useAreaAtHand } from "./useArea";
-import { withWell } from "./wellEdits";
 
 /** What is wrong with a batch in whole drops, and the next one that is right. */
 export function batchWarning(batch: Batch, water: number): string | null {
@@ -26,7 +26,6 @@ export function BatchLine({ mix }: { readonly mix: Mix }) {
   const job = useJob();
   const paints = usePaints();
   const painter = usePainter();
-  const edit = useEdit();
   const set = useView((view) => view.set);
   const area = useAreaAtHand(job, mix);
   if (!area || mix.parts.length === 0) return null;
@@ -50,9 +49,7 @@ export function BatchLine({ mix }: { readonly mix: Mix }) {
       <Button
         sx={{ alignSelf: "flex-start", minWidth: 0 }}
         onClick={() => {
-          edit((now) =>
-            withWell(now, (id) => wellFrom(id, mix, batch, { paints, waterDropUl: painter.waterDropUl })),
-          );
+          beginWell((id) => wellFrom(id, mix, batch, { paints, waterDropUl: painter.waterDropUl }));
           set({ paletteView: "wells" });
         }}
       >

@@ -14,6 +14,7 @@ import { useEdit, useJob, usePaints } from "../jobStore";
 import { BatchLine } from "./BatchLine";
 import { MixGoal } from "./MixGoal";
 import { CHART_GROUNDS, drawdown, inkOn, trueGround, type Ground } from "./useLight";
+import { useHistory } from "../historyStore";
 
 function Drawdown({
   mix,
@@ -178,6 +179,7 @@ function Looks({ mix, paints }: { readonly mix: Mix; readonly paints: readonly P
 /** One mix: its parts and water, and what it looks like over black, white and where it will really lie. */
 export function MixCard({ mix }: { readonly mix: Mix }) {
   const job = useJob();
+  const { wells } = useHistory();
   const paints = usePaints();
   const edit = useEdit();
   const change = (next: Mix) =>
@@ -203,7 +205,7 @@ export function MixCard({ mix }: { readonly mix: Mix }) {
         />
         <Parts mix={mix} change={change} />
         {mix.parts.length === 0 && <Typography color="error">No paint yet: add one.</Typography>}
-        {!mixInUse(job, mix.id) && (
+        {!mixInUse(job, mix.id) && !wells.some((well) => well.mixId === mix.id) && (
           <Button
             sx={{ px: 0, display: "block" }}
             onClick={() => edit((now) => ({ ...now, mixes: now.mixes.filter((one) => one.id !== mix.id) }))}

@@ -9,7 +9,7 @@ import { MixCard } from "./MixCard";
 import { Questions } from "./Questions";
 import { withNewMix } from "./questions/goals";
 import { Shelf } from "./Shelf";
-import { TargetsView } from "./TargetsView";
+import { GoalsView } from "./GoalsView";
 import { WellsView } from "./WellsView";
 
 const ValueLadder = lazy(() => import("./ValueLadder").then((module) => ({ default: module.ValueLadder })));
@@ -17,7 +17,7 @@ const ValueLadder = lazy(() => import("./ValueLadder").then((module) => ({ defau
 const NAMES: Readonly<Record<PaletteView, string>> = {
   mixes: "Mixes",
   ladder: "Value ladder",
-  targets: "Targets",
+  goals: "Goals",
   wells: "Wells",
 };
 
@@ -111,7 +111,7 @@ export function PaletteStage() {
           }}
         >
           {view === "mixes" && <Mixes />}
-          {view === "targets" && <TargetsView />}
+          {view === "goals" && <GoalsView />}
           {view === "wells" && <WellsView />}
           {view === "ladder" && (
             <Suspense fallback={null}>

@@ -16,7 +16,7 @@ import { NumberField } from "../../../ui/NumberField";
 import { Picture } from "../../../ui/Picture";
 import { taskWorker } from "../../../worker/client";
 import { useEdit } from "../jobStore";
-import { changeReference, withoutReference, withTargets } from "./targetEdits";
+import { changeReference, withoutReference, withGoals } from "./goalEdits";
 import { usePicture, type PicturePixels } from "./usePicture";
 
 type Colours =
@@ -66,7 +66,7 @@ function MainColours({
   };
   const take = (colours: readonly MainColour[]) =>
     edit((job) =>
-      withTargets(
+      withGoals(
         job,
         colours.map(({ colour, share }, at) => ({
           name: `${reference.name.slice(0, 60)} ${at + 1}`,
@@ -116,7 +116,7 @@ function MainColours({
               .join(", ")}
           </Typography>
           <Button sx={{ justifySelf: "start", px: 0 }} onClick={() => take(found.colours)}>
-            Take all as targets
+            Take all as goals
           </Button>
         </>
       )}
@@ -142,12 +142,12 @@ export function ReferenceCard({ reference }: { readonly reference: Reference }) 
     if (!mean) return;
     if (mode === "grey") {
       edit((job) => changeReference(job, reference.id, { neutral: neutralFrom(mean) }));
-      setNote("Corrected: the place you pointed at is grey now. Targets taken before keep their colours.");
+      setNote("Corrected: the place you pointed at is grey now. Goals taken before keep their colours.");
       return;
     }
     const colour = linearToHex(corrected(mean, reference.neutral));
     edit((job) =>
-      withTargets(job, [
+      withGoals(job, [
         {
           name: `${reference.name.slice(0, 60)} at ${x}, ${y}`,
           colour,
@@ -156,7 +156,7 @@ export function ReferenceCard({ reference }: { readonly reference: Reference }) 
         },
       ]),
     );
-    setNote(`${colour} is a target now.`);
+    setNote(`${colour} is a goal now.`);
   };
   return (
     <Box

@@ -13,20 +13,22 @@ import {
   withUsed,
   type FoundAddition,
 } from "../../../core/plan/wells";
-import { formatNumber, formatThinning, withUnit } from "../../../core/units";
+import { counted, formatNumber, formatThinning, withUnit } from "../../../core/units";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
-import { useEdit, useJob, usePainter, usePaints } from "../jobStore";
+import { beginWell, changeWell, useHistory, washOut } from "../historyStore";
+import { useJob, usePainter, usePaints } from "../jobStore";
 import { additionsText } from "./additionsText";
 import { ColourGoal } from "./questions/ColourGoal";
 import { useWellAdditions } from "./useWellAdditions";
-import { changeWell, withoutWell, withWell } from "./wellEdits";
 
 /** A palette well is full at about this much. */
 const MOST_UL = 3000;
 const WATER = "water";
 
-function AddDrops({ well, change }: { readonly well: Well; readonly change: (next: Well) => void }) {
+type Change = (next: Well, words?: string) => void;
+
+function AddDrops({ well, change }: { readonly well: Well; readonly change: Change }) {
   const paints = usePaints();
   const painter = usePainter();
   const [pot, setPot] = useState<string>(well.content[0]?.paintId ?? paints[0]?.id ?? WATER);
@@ -51,7 +53,12 @@ function AddDrops({ well, change }: { readonly well: Well; readonly change: (nex
       <NumberField label="Drops" min={1} max={200} whole width={76} value={drops} onChange={setDrops} />
       <Button
         sx={{ mt: 0.4 }}
-        onClick={() => change(withDrops(well, pot === WATER ? null : pot, drops, sizes))}
+        onClick={() =>
+          change(
+            withDrops(well, pot === WATER ? null : pot, drops, sizes),
+            `${counted(drops, "drop")} of ${paints.find((one) => one.id === pot)?.name ?? WATER} went into ${well.name}.`,
+          )
+        }
       >
         It went in
       </Button>
@@ -59,19 +66,22 @@ function AddDrops({ well, change }: { readonly well: Well; readonly change: (nex
   );
 }
 
-function ToReach({ well, change }: { readonly well: Well; readonly change: (next: Well) => void }) {
+function ToReach({ well, change }: { readonly well: Well; readonly change: Change }) {
   const job = useJob();
   const paints = usePaints();
   const painter = usePainter();
   const mix = mixById(job, well.mixId ?? "");
-  const [goal, setGoal] = useState(mix?.goal ?? job.targets[0]?.colour ?? "#8a7a5c");
+  const [goal, setGoal] = useState(mix?.goal ?? job.goals[0]?.colour ?? "#8a7a5c");
   const { answered, ask, clear } = useWellAdditions(well, MOST_UL);
   const answers = answered?.kind === "found" ? answered.answers : null;
   const sizes = { paints, waterDropUl: painter.waterDropUl };
   const now = wellLab(well.content, paints);
   const off = now ? ciede2000(now, hexToLab(goal)) : null;
   const take = (answer: FoundAddition) => {
-    change(answer.additions.reduce((next, one) => withDrops(next, one.paintId, one.drops, sizes), well));
+    change(
+      answer.additions.reduce((next, one) => withDrops(next, one.paintId, one.drops, sizes), well),
+      `${additionsText(answer.additions, paints)} went into ${well.name}.`,
+    );
     clear();
   };
   return (
@@ -132,9 +142,8 @@ function ToReach({ well, change }: { readonly well: Well; readonly change: (next
 function WellCard({ well }: { readonly well: Well }) {
   const job = useJob();
   const paints = usePaints();
-  const edit = useEdit();
   const [usedUl, setUsed] = useState(100);
-  const change = (next: Well) => edit((now) => changeWell(now, well.id, () => next));
+  const change: Change = (next, words) => changeWell(next, words);
   const lab = wellLab(well.content, paints);
   const mix = mixById(job, well.mixId ?? "");
   const volume = volumeUl(well);
@@ -177,7 +186,7 @@ function WellCard({ well }: { readonly well: Well }) {
             Went in: {well.added.length > 0 ? additionsText(recipeOf(well), paints) : "nothing yet"}
           </Typography>
         </Box>
-        <Button onClick={() => edit((now) => withoutWell(now, well.id))}>Wash it out</Button>
+        <Button onClick={() => washOut(well)}>Wash it out</Button>
       </Box>
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
         <AddDrops well={well} change={change} />
@@ -192,7 +201,13 @@ function WellCard({ well }: { readonly well: Well }) {
             value={usedUl}
             onChange={setUsed}
           />
-          <Button sx={{ mt: 0.4 }} disabled={volume === 0} onClick={() => change(withUsed(well, usedUl))}>
+          <Button
+            sx={{ mt: 0.4 }}
+            disabled={volume === 0}
+            onClick={() =>
+              change(withUsed(well, usedUl), `${withUnit(usedUl, 0, "µl")} of ${well.name} were painted.`)
+            }
+          >
             It was painted
           </Button>
         </Box>
@@ -204,29 +219,26 @@ function WellCard({ well }: { readonly well: Well }) {
 
 /** The wells on the palette: what went in, what is left, and what to add to reach a tone. */
 export function WellsView() {
-  const job = useJob();
-  const edit = useEdit();
+  const { wells } = useHistory();
   const begin = () =>
-    edit((now) =>
-      withWell(now, (id) => ({
-        id,
-        name: `Well ${now.wells.length + 1}`,
-        mixId: null,
-        added: [],
-        content: [],
-        waterUl: 0,
-      })),
-    );
+    beginWell((id) => ({
+      id,
+      name: `Well ${wells.length + 1}`,
+      mixId: null,
+      added: [],
+      content: [],
+      waterUl: 0,
+    }));
   return (
     <>
-      {job.wells.length === 0 && (
+      {wells.length === 0 && (
         <Typography sx={{ bgcolor: "background.paper", p: 1.5 }}>
           A well keeps count of the drops that went into a mix, so that you can steer it and find it again.
           Begin one from a mix, or an empty one here. Ticking a card off keeps the well&apos;s drops in the
           log.
         </Typography>
       )}
-      {job.wells.map((well) => (
+      {wells.map((well) => (
         <WellCard key={well.id} well={well} />
       ))}
       <Button variant="contained" onClick={begin} sx={{ alignSelf: "flex-start" }}>

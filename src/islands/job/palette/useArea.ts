@@ -1,4 +1,4 @@
-import type { Coat, Job, Mix, Surface } from "../../../core/job";
+import { figureOf, type Coat, type Job, type Mix, type Surface } from "../../../core/job";
 import type { Batch } from "../../../core/plan/drops";
 import type { Card } from "../../../core/plan/cards";
 import { useCards } from "../useStageStates";
@@ -11,10 +11,17 @@ export interface AreaAtHand {
 }
 
 /** The largest batch that any coat of a mix asks for, by its card. */
-export function largestBatch(job: Pick<Job, "figure">, cards: readonly Card[], mix: Mix): AreaAtHand | null {
+export function largestBatch(job: Pick<Job, "figures">, cards: readonly Card[], mix: Mix): AreaAtHand | null {
   const own = cards.flatMap((card) =>
     card.coat.mixId === mix.id && card.batch
-      ? [{ surface: card.surface, coat: card.coat, batch: card.batch, figures: job.figure.count }]
+      ? [
+          {
+            surface: card.surface,
+            coat: card.coat,
+            batch: card.batch,
+            figures: figureOf(job, card.surface).count,
+          },
+        ]
       : [],
   );
   return own.reduce<AreaAtHand | null>(

@@ -6,7 +6,7 @@ import { spectrumToHex, spectrumToLab } from "../../../core/colour/spaces";
 import { dryingShift, wetLook } from "../../../core/colour/wet";
 import { uniformSpectrum, type Spectrum } from "../../../core/colour/spectrum";
 import { coatTones } from "../../../core/checks/tones";
-import { activeCoats, type Job, type Mix, type Paint, type Surface } from "../../../core/job";
+import { activeCoats, figureOf, type Job, type Mix, type Paint, type Surface } from "../../../core/job";
 import { patternOf } from "../../../core/patterns/bind";
 import { coversTone, isUnseen } from "../../../core/patterns/pattern";
 import { InputError } from "../../../core/errors";
@@ -29,13 +29,16 @@ function usablePattern(job: Job, surface: Surface) {
 
 /** What really lies under a mix where it is first used: the coats before it, else the primer. */
 export function trueGround(job: Job, mixId: string, paints: readonly Paint[]): Ground {
-  const primer = { name: `over ${job.figure.primer} primer`, spectrum: primerSpectrum(job.figure.primer) };
+  const primerOf = (surface: Surface | undefined) => {
+    const { primer } = figureOf(job, surface);
+    return { name: `over ${primer} primer`, spectrum: primerSpectrum(primer) };
+  };
   for (const surface of job.surfaces) {
     const coats = activeCoats(surface);
     const built = coats.some((coat) => coat.mixId === mixId) ? usablePattern(job, surface) : null;
     if (!built) continue;
     const { pattern } = built;
-    const tones = coatTones({ job, paints, coats, pattern });
+    const tones = coatTones({ job, surface, paints, coats, pattern });
     const at = tones.findIndex(
       ({ coat }) => coat.mixId === mixId && !isUnseen(pattern?.family ?? null, coat),
     );
@@ -47,9 +50,12 @@ export function trueGround(job: Job, mixId: string, paints: readonly Paint[]): G
         ({ coat, steps }) =>
           coversTone(pattern, coat) && steps.some((step) => step.tone.key === first.tone.key),
       );
-    return { name: below ? `over ${below.coat.name}` : primer.name, spectrum: first.tone.spectrum };
+    return {
+      name: below ? `over ${below.coat.name}` : primerOf(surface).name,
+      spectrum: first.tone.spectrum,
+    };
   }
-  return primer;
+  return primerOf(job.surfaces[0]);
 }
 
 export const CHART_GROUNDS: readonly Ground[] = [

@@ -4,6 +4,20 @@ export type Fields = Readonly<Record<string, unknown>>;
 export const isFields = (value: unknown): value is Fields =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
+/** A job and what happened while it was painted; up to version 3 that was told inside the job. */
+export interface Told {
+  readonly job: Fields;
+  readonly history: unknown;
+}
+
+/** Brings what is told of one version to the next. */
+export type Step = (told: Told) => Told;
+
+/** A step that concerns the job alone. */
+export const jobStep =
+  (change: (job: Fields) => Fields): Step =>
+  ({ job, history }) => ({ job: change(job), history });
+
 /** Every entry of a list changed; what is no list, or no entry with keys, is handed on as it is. */
 export const each = (value: unknown, change: (one: Fields) => Fields): unknown =>
   Array.isArray(value) ? value.map((one: unknown) => (isFields(one) ? change(one) : one)) : value;

@@ -1,6 +1,6 @@
 import { USUAL_LAMP } from "../../../job";
 import { USUAL_WEAR } from "../../../surface/wear";
-import { each, eachCoat, isFields, type Fields } from "./fields";
+import { each, eachCoat, isFields, jobStep, type Fields } from "./fields";
 
 /** Version 2 grew as it went: light, places by form and marks, seams, variants, relief, wear, neighbours. */
 function grown(job: Fields): Fields {
@@ -50,10 +50,11 @@ const techniqueOf = (technique: unknown): unknown =>
   isFields(technique) && technique.id === "box-fill" ? { ...technique, id: "fill" } : technique;
 
 /** Version 2 named places of the cloth by kinds of target of their own, and filled only boxes. */
-export const fromVersion2 = (job: Fields): Fields =>
+export const fromVersion2 = jobStep((job) =>
   eachCoat({ ...grown(job), version: 3 }, (coat) => ({
     overSeams: false,
     ...coat,
     target: targetOf(coat.target),
     technique: techniqueOf(coat.technique),
-  }));
+  })),
+);

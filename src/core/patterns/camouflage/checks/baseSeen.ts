@@ -72,7 +72,7 @@ export const baseSeen: PatternCheck<CamouflageParams, CamouflageLayout> = {
               key,
               gravity: "note" as const,
               coatId: null,
-              place: surface.name,
+              where: surface.name,
               sentence: `${spots.length} of ${places} places ${wide} wide show ${what}.`,
               reason:
                 "Every colour belongs everywhere, yet the base must still be seen; holes and heaps are where the eye stays.",

@@ -1,7 +1,7 @@
 import { opticsOfMix } from "../../../colour/appearance";
 import { masstone } from "../../../colour/film";
 import { spectrumToXyz } from "../../../colour/spaces";
-import { mixById } from "../../../job";
+import { figureOf, mixById } from "../../../job";
 import { michelson, visibility } from "../../../stats/visibility";
 import { formatNumber } from "../../../units";
 import { layerKey } from "../keys";
@@ -54,7 +54,7 @@ export function loudnessOf(context: Context): Loudness[] {
       id: laid.layer.id,
       contrast: michelson(own, ground),
       near: visibility(own, ground, width, NEAR_MM),
-      far: visibility(own, ground, width, context.job.figure.viewingDistanceMm),
+      far: visibility(own, ground, width, figureOf(context.job, context.surface).viewingDistanceMm),
     };
   });
 }
@@ -65,11 +65,11 @@ export const loudness: PatternCheck<CamouflageParams, CamouflageLayout> = {
   label: "Colours are seen, none shouts",
   run(context) {
     const { surface, params, job, coats } = context;
-    const distance = formatNumber(job.figure.viewingDistanceMm / 10, 0);
+    const distance = formatNumber(figureOf(job, surface).viewingDistanceMm / 10, 0);
     return loudnessOf(context).flatMap(({ id, contrast, near, far }): CheckResult[] => {
       const layer = params.layers.find((one) => one.id === id)!;
       const coatId = coats.find(({ role }) => role === layerKey(id))?.id ?? null;
-      const about = { coatId, place: `${surface.name}, ${layer.name}`, remedies: [] };
+      const about = { coatId, where: `${surface.name}, ${layer.name}`, remedies: [] };
       if (near < READS_FROM)
         return [
           {

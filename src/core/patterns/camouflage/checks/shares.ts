@@ -21,7 +21,7 @@ export const shares: PatternCheck<CamouflageParams, CamouflageLayout> = {
               key: "sum",
               gravity: "must" as const,
               coatId: null,
-              place: surface.name,
+              where: surface.name,
               sentence: `The colours ask for ${formatNumber(sum, 0)}\u202f% of the surface together; nothing is left of the base.`,
               reason: `${counted(params.layers.length, "layer")} can share 100\u202f% at most; up to 60\u202f% the base still reads as the base.`,
               remedies: [],
@@ -35,7 +35,7 @@ export const shares: PatternCheck<CamouflageParams, CamouflageLayout> = {
           key: layer.id,
           gravity: "look" as const,
           coatId: null,
-          place: `${surface.name}, ${layer.name}`,
+          where: `${surface.name}, ${layer.name}`,
           sentence: `${layer.name} shows on ${percent(reached)}, not on the ${percent(asked)} asked for.`,
           reason: "What it may cover, and the gap it keeps, leave no more room for it.",
           remedies: [

@@ -1,3 +1,4 @@
+import { figureOf as unitOf } from "../../../job";
 import type { PatternCheck } from "../../family";
 import type { CamouflageLayout } from "../layout";
 import type { CamouflageParams } from "../params";
@@ -8,14 +9,14 @@ export const unit: PatternCheck<CamouflageParams, CamouflageLayout> = {
   id: "pattern-unit",
   label: "No two figures repeat a pattern",
   run({ job, surface, params }) {
-    return repeats(params, job.figure.count).map(([one, other]) => {
+    return repeats(params, unitOf(job, surface).count).map(([one, other]) => {
       // Two by chance alone never agree: one of them at least was set.
       const set = params.figures.some(({ id }) => id === figureId(other)) ? other : one;
       return {
         key: `${one}-${other}`,
         gravity: "look" as const,
         coatId: null,
-        place: `${surface.name}, figures ${one} and ${other}`,
+        where: `${surface.name}, figures ${one} and ${other}`,
         sentence: `Figures ${one} and ${other} have the very same pattern on this piece.`,
         reason: "A unit is of one character, not of one print: side by side a repeat is seen at once.",
         remedies: [

@@ -33,7 +33,7 @@ export const boxSize: SettCheck = {
           key: name,
           gravity: widthMm < (limit * 2) / 3 ? ("must" as const) : ("look" as const),
           coatId: null,
-          place: `${name} ${least.code}, ${where}`,
+          where: `${name} ${least.code}, ${where}`,
           sentence: `The ${least.code} boxes are ${formatNumber(widthMm, 2)} mm ${name === "column" ? "wide" : "high"}, under three line widths (${formatNumber(limit, 2)} mm).`,
           reason: `With a finest line of ${formatNumber(layout.finestMm, 2)} mm two edges and a filling do not fit side by side.`,
           remedies:

@@ -20,7 +20,7 @@ export const closure: SettCheck = {
           key: "whole",
           gravity: "must",
           coatId: null,
-          place: "at the closing seam",
+          where: "at the closing seam",
           sentence: `${formatNumber(periods, 2)} repeats do not close: the pattern meets itself in the middle of a repeat.`,
           reason:
             `A closed band needs a whole number of repeats; ${formatNumber(boxes, 1)} boxes would stand in a row ` +
@@ -43,7 +43,7 @@ export const closure: SettCheck = {
           key: "parallel",
           gravity: "look",
           coatId: null,
-          place: "along every seam",
+          where: "along every seam",
           sentence: `Parallel columns are cut at the seams: hem and waist differ by ${formatNumber(Math.abs(short), 1)} mm.`,
           reason:
             "Only columns that fan out with the flare keep whole boxes at every height of a closed band.",

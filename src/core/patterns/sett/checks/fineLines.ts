@@ -23,7 +23,7 @@ export const fineLines: SettCheck = {
         key: "lost",
         gravity: "look" as const,
         coatId: null,
-        place: `stripe ${list(lost)}`,
+        where: `stripe ${list(lost)}`,
         sentence: `${counted(lost.length, "stripe")} (${list(lost)}) would be ${formatNumber(widest, 3)} mm at most, under half your finest line, and is left out.`,
         reason: `Your finest line is ${formatNumber(layout.finestMm, 2)} mm; the threads go to the neighbouring stripes.`,
         remedies:
@@ -38,7 +38,7 @@ export const fineLines: SettCheck = {
         key: "thin",
         gravity: "note" as const,
         coatId: null,
-        place: `stripe ${list(thin)}, where the band is narrowest`,
+        where: `stripe ${list(thin)}, where the band is narrowest`,
         sentence: `${list(thin)} should be ${formatNumber(least, 2)} mm there; you will paint ${formatNumber(layout.finestMm, 2)} mm.`,
         reason:
           "No line comes out finer than brush, paint and hand allow, so it takes room from its neighbours.",

@@ -29,14 +29,14 @@ export const guidesShow: SettCheck = {
     const later = all.slice(at + 1).filter(({ coat }) => coversTone(pattern, coat));
     const result = (
       key: string,
-      place: string,
+      where: string,
       sentence: string,
       remedy: CheckResult["remedies"],
     ): CheckResult => ({
       key,
       gravity: "look",
       coatId: guide.coat.id,
-      place,
+      where,
       sentence,
       reason: `Guides are ${formatNumber(guide.filmUm, 1)} µm of a mix unlike what goes over them; from ${NOTICED} (CIEDE2000) on a line is noticed.`,
       remedies: remedy,

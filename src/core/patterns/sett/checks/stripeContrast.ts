@@ -1,7 +1,7 @@
 import { opticsOfMix } from "../../../colour/appearance";
 import { masstone } from "../../../colour/film";
 import { spectrumToXyz } from "../../../colour/spaces";
-import { mixById } from "../../../job";
+import { figureOf, mixById } from "../../../job";
 import { visibility } from "../../../stats/visibility";
 import { formatNumber } from "../../../units";
 import type { SettCheck } from "../coats";
@@ -13,8 +13,8 @@ export const READS_FROM = 3;
 export const stripeContrast: SettCheck = {
   id: "stripe-contrast",
   label: "Stripes read at viewing distance",
-  run({ job, paints, layout }) {
-    const distance = job.figure.viewingDistanceMm;
+  run({ job, surface, paints, layout }) {
+    const distance = figureOf(job, surface).viewingDistanceMm;
     const luminance = (code: string) => {
       const mix = mixById(job, layout.params.colours[code] ?? "");
       return spectrumToXyz(masstone(opticsOfMix(mix, paints)))[1];
@@ -34,7 +34,7 @@ export const stripeContrast: SettCheck = {
           key: pair,
           gravity: times < 1 ? ("must" as const) : ("look" as const),
           coatId: null,
-          place: `stripes ${pair}`,
+          where: `stripes ${pair}`,
           sentence:
             times < 1
               ? `${pair} cannot be told apart at ${formatNumber(distance / 10, 0)} cm.`

@@ -8,10 +8,10 @@ interface Props {
   readonly onChange: (hex: string) => void;
 }
 
-/** A colour as goal: typed, picked, or one of the job's targets. */
+/** A colour as goal: typed, picked, or one of the job's goals. */
 export function ColourGoal({ label, value, onChange }: Props) {
   const job = useJob();
-  const target = job.targets.find((one) => one.colour === value);
+  const goal = job.goals.find((one) => one.colour === value);
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
       <Box sx={{ display: "flex", gap: 1 }}>
@@ -20,17 +20,17 @@ export function ColourGoal({ label, value, onChange }: Props) {
           <ColourField label={label} value={value} onChange={onChange} />
         </Box>
       </Box>
-      {job.targets.length > 0 && (
+      {job.goals.length > 0 && (
         <TextField
           select
-          label={`${label}: a target`}
-          value={target?.id ?? ""}
+          label={`${label}: a goal`}
+          value={goal?.id ?? ""}
           onChange={(event) => {
-            const chosen = job.targets.find((one) => one.id === event.target.value);
+            const chosen = job.goals.find((one) => one.id === event.target.value);
             if (chosen) onChange(chosen.colour);
           }}
         >
-          {job.targets.map((one) => (
+          {job.goals.map((one) => (
             <MenuItem key={one.id} value={one.id}>
               {one.name}
             </MenuItem>

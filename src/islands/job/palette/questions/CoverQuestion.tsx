@@ -9,12 +9,14 @@ import { NumberField } from "../../../../ui/NumberField";
 import { useJob, usePaints } from "../../jobStore";
 import { GroundChoice, groundSpectrum } from "./GroundChoice";
 import { MixChoice, Question } from "./Question";
+import { useFigure } from "../../useSurface";
 
 function Body() {
   const job = useJob();
+  const figure = useFigure();
   const paints = usePaints();
   const [mixId, setMix] = useState(job.mixes[0]?.id ?? "");
-  const [ground, setGround] = useState<string>(job.figure.primer);
+  const [ground, setGround] = useState<string>(figure.primer);
   const [limit, setLimit] = useState(2.5);
   const mix = mixById(job, mixId);
   const below = groundSpectrum(job, paints, ground);

@@ -21,6 +21,7 @@ import { useEdit, useJob, usePaints } from "../../jobStore";
 import { trueGround } from "../useLight";
 import { withNewMix } from "./goals";
 import { MixChoice, Question } from "./Question";
+import { useFigure } from "../../useSurface";
 
 const MOST_PARTS = 8;
 /** Most drops of one pot that are counted without losing count. */
@@ -121,6 +122,7 @@ function Steps({ first, second, gradient }: StepsProps) {
 
 function Body() {
   const job = useJob();
+  const figure = useFigure();
   const paints = usePaints();
   const [firstId, setFirst] = useState(job.mixes[0]?.id ?? "");
   const [secondId, setSecond] = useState(job.mixes[1]?.id ?? "");
@@ -139,9 +141,9 @@ function Body() {
     return {
       gradient: gradientBetween(...ends, count, MOST_PARTS, film),
       pull: continuousPull(...ends, film, PULL_STEPS),
-      smooth: stepsWithoutJump(...ends, film, { lengthMm, distanceMm: job.figure.viewingDistanceMm }),
+      smooth: stepsWithoutJump(...ends, film, { lengthMm, distanceMm: figure.viewingDistanceMm }),
     };
-  }, [first, second, seen, passes, count, lengthMm, paints, job.figure.viewingDistanceMm, ground.spectrum]);
+  }, [first, second, seen, passes, count, lengthMm, paints, figure.viewingDistanceMm, ground.spectrum]);
   return (
     <>
       <MixChoice label="From" value={firstId} onChange={setFirst} />
@@ -187,7 +189,7 @@ function Body() {
             {formatNumber(Math.max(...drawn.gradient.jumps), 1)}, within{" "}
             {formatNumber(drawn.gradient.unevenness * 100, 0)}&#8239;% of their mean
             {drawn.gradient.unevenness > 0.1 ? ", the nearest that whole parts to 8 allow" : ""}. From{" "}
-            {formatNumber(job.figure.viewingDistanceMm / 10, 0)}&#8239;cm the eye sees no jump with{" "}
+            {formatNumber(figure.viewingDistanceMm / 10, 0)}&#8239;cm the eye sees no jump with{" "}
             {counted(drawn.smooth, "step")}.
           </Typography>
         </Box>

@@ -5,9 +5,10 @@ import type { Spectrum } from "../../../../core/colour/spectrum";
 import { mixById, PRIMERS, type Job, type Paint } from "../../../../core/job";
 import { useJob } from "../../jobStore";
 
-const primerOf = (job: Job, ground: string) => PRIMERS.find((name) => name === ground) ?? job.figure.primer;
+const primerOf = (job: Job, ground: string) =>
+  PRIMERS.find((primer) => primer === ground) ?? job.figures[0]!.primer;
 
-/** Light of a ground that is named by a primer or a mix laid thick; the job's primer where it is neither. */
+/** Light of a ground that is named by a primer or a mix laid thick; the first figure's primer where it is neither. */
 export function groundSpectrum(job: Job, paints: readonly Paint[], ground: string): Spectrum {
   const mix = mixById(job, ground);
   return mix ? masstone(opticsOfMix(mix, paints)) : primerSpectrum(primerOf(job, ground));

@@ -20,7 +20,7 @@ function Body() {
   const { found, busy, ask, cancel } = useFoundMixes();
   const goal = goals.find((one) => one.id === picked);
   const spectrum = goal?.spectrum ?? linearToSpectrum(hexToLinear(hex));
-  const target = goal?.mixId ?? null;
+  const into = goal?.mixId ?? null;
   return (
     <>
       <TextField
@@ -58,15 +58,15 @@ function Body() {
         found={found}
         onCancel={cancel}
         note={
-          target === null
+          into === null
             ? "Take makes a new mix."
-            : `Take puts it into ${mixById(job, target)?.name ?? "the mix"}.`
+            : `Take puts it into ${mixById(job, into)?.name ?? "the mix"}.`
         }
         onTake={({ parts }) =>
           edit((now) =>
-            target === null
+            into === null
               ? withNewMix(now, `Mix ${now.mixes.length + 1}`, parts, 1, goal?.colour ?? hex)
-              : withParts(now, target, parts),
+              : withParts(now, into, parts),
           )
         }
       />

@@ -12,14 +12,16 @@ import { NumberField } from "../../../../ui/NumberField";
 import { useJob, usePaints } from "../../jobStore";
 import { GroundChoice, groundSpectrum } from "./GroundChoice";
 import { MixChoice, Question } from "./Question";
+import { useFigure } from "../../useSurface";
 
 const COATS = [0, 1, 2, 3, 4] as const;
 
 function Body() {
   const job = useJob();
+  const figure = useFigure();
   const paints = usePaints();
   const [mixId, setMix] = useState(job.mixes.find((mix) => mix.water >= 4)?.id ?? job.mixes[0]?.id ?? "");
-  const [ground, setGround] = useState<string>(job.mixes[1]?.id ?? job.figure.primer);
+  const [ground, setGround] = useState<string>(job.mixes[1]?.id ?? figure.primer);
   const mix = mixById(job, mixId);
   const [water, setWater] = useState<number | null>(null);
   const thinned = water ?? mix?.water ?? 1;

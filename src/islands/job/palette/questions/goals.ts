@@ -6,7 +6,7 @@ import type { PatternGoals } from "../../../../core/patterns/family";
 import { useJob, usePaints } from "../../jobStore";
 import { useBuilt, useSurface } from "../../useSurface";
 
-export interface Goal {
+export interface ColourWanted {
   readonly id: string;
   readonly label: string;
   readonly spectrum: Spectrum;
@@ -29,18 +29,18 @@ export function usePatternGoals(): PatternGoals | null {
   }, [job, paints, surface, form, pattern]);
 }
 
-/** Targets of the job and goals of the pattern. */
-export function useGoals(): Goal[] {
+/** Goals of the job and goals of the pattern. */
+export function useGoals(): ColourWanted[] {
   const job = useJob();
   const own = (usePatternGoals()?.goals ?? []).map((goal) => ({ ...goal, colour: null }));
-  const targets = job.targets.map((target) => ({
-    id: `target:${target.id}`,
-    label: `target ${target.name}`,
-    spectrum: linearToSpectrum(hexToLinear(target.colour)),
-    colour: target.colour,
+  const goals = job.goals.map((goal) => ({
+    id: `goal:${goal.id}`,
+    label: `goal ${goal.name}`,
+    spectrum: linearToSpectrum(hexToLinear(goal.colour)),
+    colour: goal.colour,
     mixId: null,
   }));
-  return [...targets, ...own];
+  return [...goals, ...own];
 }
 
 /** The job with a mix more. */

@@ -14,6 +14,7 @@ import { LayerList } from "./LayerList";
 import { LayerNumbers } from "./LayerNumbers";
 import { ShareBar } from "./ShareBar";
 import { Unit } from "./Unit";
+import { useFigure } from "../../../useSurface";
 
 type Props = SetterProps<CamouflageParams, CamouflageLayout, CamouflageFacts>;
 
@@ -69,11 +70,12 @@ function Whole({ params, change }: Pick<Props, "params" | "change">) {
 /** The camouflage's own setter: presets, layers with their shares, one layer closer, and the numbers beside. */
 export function CamouflageSetter({ surface, params, facts, settled, change }: Props) {
   const job = useJob();
+  const figure = useFigure();
   const [wanted, setWanted] = useState<string | null>(null);
   const layer = params.layers.find((one) => one.id === wanted) ?? params.layers[0] ?? null;
   const own = facts?.layers.find((one) => one.id === layer?.id);
   const take = (preset: Preset) => {
-    const start = startFrom(preset, job.figure, job.hand.finestLineMm, params.seed);
+    const start = startFrom(preset, figure, job.hand.finestLineMm, params.seed);
     change({ ...start, seams: params.seams, shading: params.shading, figures: params.figures });
     setWanted(null);
   };

@@ -6,7 +6,7 @@ import type { UnevennessFault } from "../../../../../core/patterns/family";
 import { ratioOf } from "../../../../../core/job";
 import { formatNumber } from "../../../../../core/units";
 import { Row } from "../../../../../ui/Row";
-import { useJob } from "../../../jobStore";
+import { useFigure } from "../../../useSurface";
 
 const FATE = {
   kept: "every one of them can be painted",
@@ -27,14 +27,14 @@ const number = (value: number | null, places = 2) =>
 
 /** How large a layer's marks are in truth, what the brush lets survive, how irregular and how loud they are. */
 export function LayerNumbers({ layer, facts }: { readonly layer: Layer; readonly facts: LayerFacts }) {
-  const job = useJob();
+  const figure = useFigure();
   const { evenness, faults } = facts;
   const limits = EVENNESS_LIMITS;
   return (
     <section aria-label={`Numbers of ${layer.name}`}>
       <Row name="On the real cloth">
         {formatNumber(facts.realMm, facts.realMm < 20 ? 1 : 0)}&#8239;mm; {formatNumber(layer.sizeMm, 2)}
-        &#8239;mm at 1 : {formatNumber(ratioOf(job.figure), 0)}
+        &#8239;mm at 1 : {formatNumber(ratioOf(figure), 0)}
       </Row>
       <Row name="With your brush">{FATE[facts.fate]}</Row>
       {evenness && (
@@ -63,7 +63,7 @@ export function LayerNumbers({ layer, facts }: { readonly layer: Layer; readonly
       <Row name="Loudness">
         {formatNumber(facts.contrast * 100, 0)}&#8239;% contrast; {formatNumber(facts.near, 0)} times the
         least visible in the hand, {formatNumber(facts.far, 1)} from{" "}
-        {formatNumber(job.figure.viewingDistanceMm / 10, 0)}&#8239;cm
+        {formatNumber(figure.viewingDistanceMm / 10, 0)}&#8239;cm
       </Row>
       {facts.far < 1 && <Typography variant="caption">It melts into its ground from there.</Typography>}
     </section>

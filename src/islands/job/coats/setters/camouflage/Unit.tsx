@@ -11,9 +11,9 @@ import {
 } from "@mui/material";
 import { withFigure, figureOf, repeats } from "../../../../../core/patterns/camouflage/unit";
 import type { CamouflageParams } from "../../../../../core/patterns/camouflage/params";
-import { useJob } from "../../../jobStore";
 import { useView } from "../../../viewStore";
 import { MixPick } from "../MixPick";
+import { useFigure } from "../../../useSurface";
 
 interface Props {
   readonly params: CamouflageParams;
@@ -81,7 +81,7 @@ function FigureRow({ params, change, number }: Props & { readonly number: number
 
 /** A unit: every figure with its own pattern of the same character, and what differs on single ones. */
 export function Unit({ params, change }: Props) {
-  const { count } = useJob().figure;
+  const { count } = useFigure();
   if (count < 2) return null;
   const twins = repeats(params, count).length;
   return (

@@ -5,6 +5,7 @@ import { halfToneMatch, solveOverpaint } from "../../../../../core/patterns/sett
 import type { SettLayout } from "../../../../../core/patterns/sett/layout";
 import { formatNumber } from "../../../../../core/units";
 import { useJob, usePaints } from "../../../jobStore";
+import { useFigure } from "../../../useSurface";
 
 /** How near the chosen way of painting comes to the woven crossings. */
 export function CrossingErrors({
@@ -15,6 +16,7 @@ export function CrossingErrors({
   readonly layout: SettLayout;
 }) {
   const job = useJob();
+  const { primer } = useFigure();
   const paints = usePaints();
   const codes = [...new Set(layout.columns.boxes.map((box) => box.code))];
   const pairs = codes.flatMap((a, at) => codes.slice(at + 1).map((b) => [a, b] as const));
@@ -23,7 +25,12 @@ export function CrossingErrors({
     const [one, other] = [params.colours[a], params.colours[b]];
     const { difference } =
       params.method === "boxes"
-        ? halfToneMatch(job, paints, [one, other], params.crossings[crossingKey(a, b)])
+        ? halfToneMatch(
+            { mixes: job.mixes, primer },
+            paints,
+            [one, other],
+            params.crossings[crossingKey(a, b)],
+          )
         : solveOverpaint(job, paints, one, other);
     return `${a} × ${b} ${formatNumber(difference, 1)}, ${differenceInWords(difference)}`;
   });

@@ -4,23 +4,23 @@ import { columnPeriodMm, closureOf, type SettLayout } from "../../../../../core/
 import type { SettParams } from "../../../../../core/patterns/sett/params";
 import { formatNumber } from "../../../../../core/units";
 import { NumberField } from "../../../../../ui/NumberField";
-import { useJob } from "../../../jobStore";
 import { Choice } from "../Choice";
 import { MixPick } from "../MixPick";
 import type { SetterProps } from "../setter";
 import { CrossingErrors } from "./CrossingErrors";
 import { StripeTable } from "./StripeTable";
 import { ThreadCountField } from "./ThreadCountField";
+import { useFigure } from "../../../useSurface";
 
 type Change = (part: Partial<SettParams>) => void;
 
 /** How the repeats close, and what the cloth would be at its true scale. */
 function Closing({ layout, change }: { readonly layout: SettLayout; readonly change: Change }) {
-  const job = useJob();
+  const figure = useFigure();
   const { periods, threadsPerCm } = layout.params;
   const closure = closureOf(layout);
   const length = layout.form.lengthAt(layout.form.slantMm / 2);
-  const trueMm = (layout.columns.threads * 10) / threadsPerCm / ratioOf(job.figure);
+  const trueMm = (layout.columns.threads * 10) / threadsPerCm / ratioOf(figure);
   const truePeriods = Math.max(1, Math.min(200, Math.round(length / trueMm)));
   const sign = (mm: number) => `${mm >= 0 ? "+" : "−"}${formatNumber(Math.abs(mm), 2)} mm`;
   return (
@@ -48,7 +48,7 @@ function Closing({ layout, change }: { readonly layout: SettLayout; readonly cha
       </Box>
       <Typography variant="body2">
         The real cloth repeats every {formatNumber((layout.columns.threads * 10) / threadsPerCm, 0)}&#8239;mm:{" "}
-        {formatNumber(trueMm, 2)}&#8239;mm at 1 : {formatNumber(ratioOf(job.figure), 0)}. Yours is{" "}
+        {formatNumber(trueMm, 2)}&#8239;mm at 1 : {formatNumber(ratioOf(figure), 0)}. Yours is{" "}
         {formatNumber(layout.columns.periodMm / trueMm, 1)} times coarser.{" "}
         {truePeriods !== periods && (
           <Button

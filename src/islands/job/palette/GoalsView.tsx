@@ -1,7 +1,7 @@
 import CloseOutlined from "@mui/icons-material/CloseOutlined";
 import { Alert, Box, Button, IconButton, LinearProgress, Typography } from "@mui/material";
 import { useRef, useState } from "react";
-import type { Target } from "../../../core/job";
+import type { Goal } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
 import { ApiError, messageOf } from "../../../ui/api";
 import { TextEdit } from "../../../ui/TextEdit";
@@ -10,42 +10,42 @@ import type { ScaledPicture } from "../../../worker/paletteTasks";
 import { ColourField } from "../../pots/ColourField";
 import { useEdit, useJob } from "../jobStore";
 import { ReferenceCard } from "./ReferenceCard";
-import { changeTarget, withoutTarget, withReference, withTargets } from "./targetEdits";
+import { changeGoal, withoutGoal, withReference, withGoals } from "./goalEdits";
 
 const MOST_PICTURES = 8;
 
-function TargetRow({ target }: { readonly target: Target }) {
+function GoalRow({ goal }: { readonly goal: Goal }) {
   const edit = useEdit();
   return (
     <Box
       component="li"
-      aria-label={`Target ${target.name}`}
+      aria-label={`Goal ${goal.name}`}
       sx={{ display: "flex", gap: 1, alignItems: "flex-start", borderTop: 1, borderColor: "divider", py: 1 }}
     >
-      <Box sx={{ width: 46, height: 34, flexShrink: 0, bgcolor: target.colour }} />
+      <Box sx={{ width: 46, height: 34, flexShrink: 0, bgcolor: goal.colour }} />
       <Box sx={{ flex: 1, minWidth: 120 }}>
         <TextEdit
-          label={`Name of target ${target.name}`}
-          value={target.name}
+          label={`Name of goal ${goal.name}`}
+          value={goal.name}
           most={80}
-          onChange={(name) => edit((job) => changeTarget(job, target.id, { name }))}
+          onChange={(name) => edit((job) => changeGoal(job, goal.id, { name }))}
           plain={{ fullWidth: true }}
         />
       </Box>
       <Box sx={{ width: 190 }}>
         <ColourField
           label="Colour"
-          value={target.colour}
-          onChange={(colour) => edit((job) => changeTarget(job, target.id, { colour }))}
+          value={goal.colour}
+          onChange={(colour) => edit((job) => changeGoal(job, goal.id, { colour }))}
         />
       </Box>
       <Typography variant="body2" sx={{ width: 44, pt: 0.8, textAlign: "right" }}>
-        {target.share === null ? "" : `${formatNumber(target.share * 100, 0)}\u202f%`}
+        {goal.share === null ? "" : `${formatNumber(goal.share * 100, 0)}\u202f%`}
       </Typography>
       <IconButton
         size="small"
-        aria-label={`Drop target ${target.name}`}
-        onClick={() => edit((job) => withoutTarget(job, target.id))}
+        aria-label={`Drop goal ${goal.name}`}
+        onClick={() => edit((job) => withoutGoal(job, goal.id))}
       >
         <CloseOutlined fontSize="inherit" />
       </IconButton>
@@ -132,31 +132,31 @@ function AddPicture() {
 }
 
 /** Colours to be met, and the pictures they come from. */
-export function TargetsView() {
+export function GoalsView() {
   const job = useJob();
   const edit = useEdit();
   return (
     <>
-      <Box component="section" aria-label="Targets" sx={{ bgcolor: "background.paper", p: 1.5 }}>
-        <Typography variant="h2">Targets</Typography>
+      <Box component="section" aria-label="Goals" sx={{ bgcolor: "background.paper", p: 1.5 }}>
+        <Typography variant="h2">Goals</Typography>
         <Typography variant="caption" component="p" sx={{ mb: 1 }}>
           Colours to be met. The questions on the right and the goals of mixes can take them.
         </Typography>
-        {job.targets.length === 0 && (
+        {job.goals.length === 0 && (
           <Typography sx={{ mb: 1 }}>None yet: type one, or take them from a picture below.</Typography>
         )}
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
-          {job.targets.map((target) => (
-            <TargetRow key={target.id} target={target} />
+          {job.goals.map((goal) => (
+            <GoalRow key={goal.id} goal={goal} />
           ))}
         </Box>
         <Button
           sx={{ px: 0 }}
           onClick={() =>
             edit((now) =>
-              withTargets(now, [
+              withGoals(now, [
                 {
-                  name: `Target ${now.targets.length + 1}`,
+                  name: `Goal ${now.goals.length + 1}`,
                   colour: "#808080",
                   share: null,
                   referenceId: null,
@@ -165,7 +165,7 @@ export function TargetsView() {
             )
           }
         >
-          Add a target
+          Add a goal
         </Button>
       </Box>
       {job.references.map((reference) => (

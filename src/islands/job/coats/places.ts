@@ -1,4 +1,4 @@
-import { inZones, type Coat, type CoatTarget, type PlaceTarget } from "../../../core/job";
+import { inZones, type Coat, type Place, type ZonePlace } from "../../../core/job";
 import { placeOf, type Pattern } from "../../../core/patterns/pattern";
 import type { Zone } from "../../../core/surface/zoneNames";
 import { isTechniqueId, techniques } from "../../../core/techniques";
@@ -20,7 +20,7 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
 };
 
 /** A place in words. */
-function placeName({ zones, span, outline, near, fade }: PlaceTarget): string {
+function zonePlaceName({ zones, span, outline, near, fade }: ZonePlace): string {
   const percent = (share: number) => `${Math.round(share * 100)}`;
   const parts = [
     ...zones.map((zone) => ZONE_NAMES[zone]),
@@ -37,22 +37,22 @@ function placeName({ zones, span, outline, near, fade }: PlaceTarget): string {
   return `${parts.length > 0 ? parts.join(" and ") : "everywhere"}${fade > 0 && parts.length > 0 ? ", fading" : ""}`;
 }
 
-/** A target in words; places of a pattern as the pattern calls them. */
-export function targetName(target: CoatTarget, pattern: Pattern | null): string {
-  switch (target.kind) {
+/** A place in words; places of a pattern as the pattern calls them. */
+export function placeName(place: Place, pattern: Pattern | null): string {
+  switch (place.kind) {
     case "everywhere":
       return "everywhere";
     case "hollows":
       return "in the folds";
     case "zones":
-      return placeName(target);
+      return zonePlaceName(place);
     case "pattern":
-      return placeOf(pattern, { target })?.label ?? "a place that the pattern has no more";
+      return placeOf(pattern, { place })?.label ?? "a place that the pattern has no more";
   }
 }
 
 /** Every place on this surface that the coat's technique can go. */
-export function targetsFor(coat: Pick<Coat, "technique">, pattern: Pattern | null): CoatTarget[] {
+export function placesFor(coat: Pick<Coat, "technique">, pattern: Pattern | null): Place[] {
   const lays = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id].lays : [];
   if (lays.includes("field")) return [{ kind: "everywhere" }, { kind: "hollows" }, inZones(["raised"], 0)];
   const places = pattern?.family.places(pattern.layout) ?? [];

@@ -1,0 +1,73 @@
+import {
+  coatSchema,
+  historySchema,
+  jobSchema,
+  JOB_VERSION,
+  logEntrySchema,
+  mixSchema,
+  paintSchema,
+  patternSlot,
+  placeSchema,
+  surfaceSchema,
+  wellSchema,
+} from "../../job";
+import { families } from "../../patterns";
+import { whole } from "../../shape";
+import { filePicturesSchema, JOB_FILE_FORMAT } from "./jobFile";
+import { JsonSchemaWriter, type JsonSchema } from "./jsonSchema";
+
+/** Name of the published file. */
+export const schemaFile = `crenna-job-file-${JOB_VERSION}.schema.json`;
+
+/** A pattern as any of the families there are, or none. */
+const patternChoices = (writer: JsonSchemaWriter): JsonSchema => ({
+  oneOf: [
+    ...Object.values(families).map(({ id, version, schema }) => ({
+      type: "object",
+      properties: {
+        id: { const: id },
+        version: writer.write(whole(1, version)),
+        params: writer.write(schema),
+      },
+      required: ["id", "version", "params"],
+      additionalProperties: false,
+    })),
+    { type: "null" },
+  ],
+});
+
+/** What a job file may hold, as JSON Schema, made from the very schemas that read it. */
+export function jobFileSchema(): JsonSchema {
+  const names = new Map<object, string>([
+    [coatSchema, "coat"],
+    [placeSchema, "place"],
+    [mixSchema, "mix"],
+    [surfaceSchema, "surface"],
+    [paintSchema, "paint"],
+    [wellSchema, "well"],
+    [logEntrySchema, "logEntry"],
+    [patternSlot, "pattern"],
+  ]) as ConstructorParameters<typeof JsonSchemaWriter>[0];
+  const writer = new JsonSchemaWriter(names);
+  writer.definitions.pattern = patternChoices(writer);
+  const properties = {
+    format: { const: JOB_FILE_FORMAT },
+    version: { const: JOB_VERSION },
+    job: writer.write(jobSchema),
+    history: writer.write(historySchema),
+    paints: { type: "array", items: writer.write(paintSchema) },
+    pictures: writer.write(filePicturesSchema),
+  };
+  return {
+    $schema: "https://json-schema.org/draft/2020-12/schema",
+    $id: `urn:crenna:job-file:${JOB_VERSION}`,
+    title: "Crenna job file",
+    description:
+      "One job, what happened at its bench, and the pots and pictures it uses. Lengths in mm, angles in degrees, volumes in microlitres, times in UTC.",
+    type: "object",
+    properties,
+    required: Object.keys(properties),
+    additionalProperties: false,
+    $defs: writer.definitions,
+  };
+}

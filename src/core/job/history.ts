@@ -1,0 +1,44 @@
+import { array, number, string } from "yup";
+import { fields, id, listOf, name, size, text, utcTime, whole, type Shape } from "../shape";
+
+/** Whole drops that went into a well; water where the pot is null. */
+const addition = fields({ paintId: id().nullable().defined(), drops: whole(1, 2000) });
+export type Addition = Shape<typeof addition>;
+const additions = () => array(addition).strict().defined().max(500);
+
+/** A running mix on the palette: what was put in, and what is in it now. */
+export const wellSchema = fields({
+  id: id(),
+  name: name(),
+  /** The mix it was begun for; null for none. */
+  mixId: text(120).nullable(),
+  added: additions(),
+  content: array(fields({ paintId: id(), ul: size(0, 1e6) }))
+    .strict()
+    .defined()
+    .max(24),
+  waterUl: size(0, 1e6),
+});
+export type Well = Shape<typeof wellSchema>;
+
+/** What was really done at the bench. */
+export const logEntrySchema = fields({
+  id: id(),
+  cardId: string().strict().required().max(260),
+  cardTitle: text(80),
+  doneAt: utcTime(),
+  minutes: number().strict().nullable().defined().min(0).max(100000),
+  note: text(4000),
+  /** The drops as they were really mixed; null where no well was kept. */
+  recipe: additions().nullable(),
+});
+export type LogEntry = Shape<typeof logEntrySchema>;
+
+/** What happened while a job was painted; no undo takes it back. */
+export const historySchema = fields({
+  log: listOf(logEntrySchema, "entries of the log", 10000),
+  wells: listOf(wellSchema, "wells", 60),
+});
+export type History = Shape<typeof historySchema>;
+
+export const NO_HISTORY: History = { log: [], wells: [] };

@@ -1,0 +1,8 @@
+/** Names and shapes of things as they are stored, exported and shown; one vocabulary from screen to table. */
+export * from "./paint";
+export * from "./mix";
+export * from "./place";
+export * from "./surface";
+export * from "./figure";
+export * from "./history";
+export * from "./job";

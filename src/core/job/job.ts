@@ -1,0 +1,43 @@
+import { array, tuple } from "yup";
+import { fields, id, listOf, name, one, whole, type Shape } from "../shape";
+import { figureSchema, handSchema } from "./figure";
+import { goalSchema, mixSchema, referenceSchema } from "./mix";
+import { surfaceSchema, type Surface } from "./surface";
+
+/** The version jobs and job files are written in. */
+export const JOB_VERSION = 4;
+
+interface WithFigures {
+  readonly figures?: readonly { readonly id?: unknown }[];
+  readonly surfaces?: readonly { readonly figureId?: unknown }[];
+}
+
+/** Everything a job may hold: its design. What happened at the bench is its history. */
+export const jobSchema = fields({
+  format: one(["crenna-job"]),
+  version: whole(JOB_VERSION, JOB_VERSION),
+  id: id(),
+  name: name(),
+  figures: listOf(figureSchema, "figures", 20).min(1),
+  hand: handSchema,
+  mixes: listOf(mixSchema, "mixes", 200),
+  references: listOf(referenceSchema, "references", 8),
+  goals: listOf(goalSchema, "goals", 200),
+  surfaces: listOf(surfaceSchema, "surfaces", 60),
+  /** Pairs of surfaces that lie side by side on a figure, by id. */
+  touching: array(tuple([id(), id()]).strict().required())
+    .strict()
+    .defined()
+    .max(400),
+}).test("figures", "every surface must name one of the job's figures", (value) => {
+  const { figures, surfaces } = value as WithFigures;
+  if (!Array.isArray(figures) || !Array.isArray(surfaces)) return true;
+  const known = new Set(figures.map((figure: { id?: unknown }) => figure.id));
+  return surfaces.every((surface: { figureId?: unknown }) => known.has(surface.figureId));
+});
+
+type JobShape = Shape<typeof jobSchema>;
+export type Job = Omit<JobShape, "surfaces" | "version"> & {
+  readonly version: typeof JOB_VERSION;
+  readonly surfaces: readonly Surface[];
+};

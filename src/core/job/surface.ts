@@ -1,0 +1,106 @@
+import { array, boolean, mixed, number, string, type MixedSchema } from "yup";
+import { contentId, fields, id, listOf, name, record, size, text, whole, type Shape } from "../shape";
+import { placeSchema } from "./place";
+
+const numbers = () => record(number().strict().required(), /^[A-Za-z0-9]{1,40}$/);
+const use = fields({ id: id(), version: whole(1, 1000), params: numbers() });
+export type TechniqueUse = Shape<typeof use>;
+export type FormUse = Shape<typeof use>;
+
+/** One step: a technique, a mix, where, how many passes. */
+export const coatSchema = fields({
+  id: id(),
+  name: name(),
+  technique: use,
+  mixId: text(120),
+  /** Parts of water to one of paint in this coat. */
+  water: size(0, 20),
+  passes: whole(1, 12),
+  /** Held back: kept in the list, not painted. */
+  held: boolean().strict().required(),
+  place: placeSchema,
+  /** What the pattern made this coat for; null for a coat the painter added. */
+  role: string().strict().defined().nullable().max(120),
+  /** Single marks may run over seams that part the panel. */
+  overSeams: boolean().strict().required(),
+  seed: whole(0, 2 ** 31),
+});
+export type Coat = Shape<typeof coatSchema>;
+
+/** A pattern on a surface: which family, and its settings, which the family's own schema checks. */
+const patternUse = fields({
+  id: id(),
+  version: whole(1, 1000),
+  params: mixed() as unknown as MixedSchema<object>,
+});
+/** The pattern of a surface; null for none. */
+export const patternSlot = patternUse.nullable().defined();
+export interface PatternUse {
+  readonly id: string;
+  readonly version: number;
+  /** Checked by the family's own schema wherever a job comes in. */
+  readonly params: unknown;
+}
+
+const MOST_COATS = 64;
+const coats = () => array(coatSchema).strict().required().max(MOST_COATS);
+
+/** Another set of coats for the same surface, kept beside the one that is painted. */
+const variant = fields({
+  id: id(),
+  name: name(),
+  pattern: patternSlot,
+  coats: coats(),
+});
+export type Variant = WithPattern<Shape<typeof variant>>;
+
+type WithPattern<T> = Omit<T, "pattern"> & { readonly pattern: PatternUse | null };
+
+const relief = fields({
+  pictureId: contentId(),
+  name: name(),
+  /** Width the picture has on the surface; it repeats beyond, mm. */
+  widthMm: size(0.5, 400),
+  /** From black to white, mm. */
+  depthMm: size(0, 10),
+});
+/** Relief taken from a stored 16-bit greyscale picture: white stands out. */
+export type ReliefUse = Shape<typeof relief>;
+
+const percent = () => size(0, 100);
+const wear = fields({
+  edges: percent(),
+  hems: percent(),
+  folds: percent(),
+  seams: percent(),
+  heights: percent(),
+  /** How patchy all of it is. */
+  patches: percent(),
+});
+/** How much each cause wears a surface, %. */
+export type WearSettings = Shape<typeof wear>;
+
+/** One panel of a figure. */
+export const surfaceSchema = fields({
+  id: id(),
+  name: name(),
+  /** The figure it is a part of. */
+  figureId: id(),
+  form: use,
+  pattern: patternSlot,
+  coats: coats(),
+  /** Coats the pattern no longer asks for; one comes back as the painter had set it when it is asked for again. */
+  parked: coats(),
+  variants: listOf(variant, "variants", 8),
+  /** Relief on top of the form's own; null for none. */
+  relief: relief.nullable().defined(),
+  /** Where it wears: what the zone "worn" follows. */
+  wear,
+  seed: whole(0, 2 ** 31),
+});
+
+type SurfaceShape = WithPattern<Shape<typeof surfaceSchema>>;
+export type Surface = Omit<SurfaceShape, "variants"> & { readonly variants: readonly Variant[] };
+
+export const activeCoats = (surface: { readonly coats: readonly Coat[] }): Coat[] =>
+  surface.coats.filter((coat) => !coat.held);

@@ -1,0 +1,127 @@
+import { and, asc, eq, max } from "drizzle-orm";
+import { parseHistory } from "../core/formats/job-json/jobSchema";
+import type { Addition, History, LogEntry, Well } from "../core/job";
+import type { Db } from "./database";
+import { logAdditions, logEntries, wellAdditions, wellContents, wells } from "./schema";
+
+type Reader = Pick<Db, "select">;
+type Writer = Pick<Db, "select" | "insert" | "delete" | "update">;
+
+const toAddition = ({ paintId, drops }: Addition): Addition => ({ paintId, drops });
+
+function readLog(db: Reader, jobId: string): LogEntry[] {
+  const drops = db
+    .select()
+    .from(logAdditions)
+    .where(eq(logAdditions.jobId, jobId))
+    .orderBy(asc(logAdditions.at))
+    .all();
+  const entries = db
+    .select()
+    .from(logEntries)
+    .where(eq(logEntries.jobId, jobId))
+    .orderBy(asc(logEntries.position))
+    .all();
+  return entries.map(({ id, cardId, cardTitle, doneAt, minutes, note, mixed }) => ({
+    ...{ id, cardId, cardTitle, doneAt, minutes, note },
+    recipe: mixed ? drops.filter(({ entryId }) => entryId === id).map(toAddition) : null,
+  }));
+}
+
+function readWells(db: Reader, jobId: string): Well[] {
+  const [added, contents] = [wellAdditions, wellContents].map((table) =>
+    db.select().from(table).where(eq(table.jobId, jobId)).orderBy(asc(table.at)).all(),
+  ) as [(typeof wellAdditions.$inferSelect)[], (typeof wellContents.$inferSelect)[]];
+  const rows = db.select().from(wells).where(eq(wells.jobId, jobId)).orderBy(asc(wells.position)).all();
+  return rows.map(({ id, name, mixId, waterUl }) => ({
+    ...{ id, name, mixId, waterUl },
+    added: added.filter(({ wellId }) => wellId === id).map(toAddition),
+    content: contents.filter(({ wellId }) => wellId === id).map(({ paintId, ul }) => ({ paintId, ul })),
+  }));
+}
+
+/** What happened while a job was painted, in the order it happened. */
+export const readHistory = (db: Reader, jobId: string): History =>
+  parseHistory({ log: readLog(db, jobId), wells: readWells(db, jobId) });
+
+/** Where a new row of a job goes: behind all there are; a row that is there already stays where it is. */
+function positionOf(db: Reader, table: typeof logEntries | typeof wells, jobId: string, id: string): number {
+  const own = db
+    .select({ position: table.position })
+    .from(table)
+    .where(and(eq(table.jobId, jobId), eq(table.id, id)))
+    .get();
+  if (own) return own.position;
+  const last = db
+    .select({ last: max(table.position) })
+    .from(table)
+    .where(eq(table.jobId, jobId))
+    .get();
+  return (last?.last ?? -1) + 1;
+}
+
+function insertEntry(db: Writer, jobId: string, entry: LogEntry): void {
+  const { recipe, ...row } = entry;
+  const position = positionOf(db, logEntries, jobId, entry.id);
+  dropEntry(db, jobId, entry.id);
+  db.insert(logEntries)
+    .values({ ...row, jobId, position, mixed: recipe !== null })
+    .run();
+  recipe?.forEach((drops, at) =>
+    db
+      .insert(logAdditions)
+      .values({ ...drops, jobId, entryId: entry.id, at })
+      .run(),
+  );
+}
+
+function insertWell(db: Writer, jobId: string, well: Well): void {
+  const { id: wellId, name, mixId, waterUl } = well;
+  const position = positionOf(db, wells, jobId, wellId);
+  dropWellRow(db, jobId, wellId);
+  db.insert(wells).values({ jobId, id: wellId, position, name, mixId, waterUl }).run();
+  well.added.forEach((drops, at) =>
+    db
+      .insert(wellAdditions)
+      .values({ ...drops, jobId, wellId, at })
+      .run(),
+  );
+  well.content.forEach((part, at) =>
+    db
+      .insert(wellContents)
+      .values({ ...part, jobId, wellId, at })
+      .run(),
+  );
+}
+
+const dropEntry = (db: Pick<Db, "delete">, jobId: string, id: string): void =>
+  void db
+    .delete(logEntries)
+    .where(and(eq(logEntries.jobId, jobId), eq(logEntries.id, id)))
+    .run();
+
+const dropWellRow = (db: Pick<Db, "delete">, jobId: string, id: string): void =>
+  void db
+    .delete(wells)
+    .where(and(eq(wells.jobId, jobId), eq(wells.id, id)))
+    .run();
+
+/** Puts a whole history in, inside a transaction of the caller's. */
+export function insertHistory(db: Writer, jobId: string, history: History): void {
+  for (const entry of history.log) insertEntry(db, jobId, entry);
+  for (const well of history.wells) insertWell(db, jobId, well);
+}
+
+/** Notes an entry of the log, or changes it; sending it twice is the same as once. */
+export const putEntry = (db: Db, jobId: string, entry: LogEntry): void =>
+  db.transaction((tx) => insertEntry(tx, jobId, entry), { behavior: "immediate" });
+
+/** Keeps a well, or changes it. */
+export const putWell = (db: Db, jobId: string, well: Well): void =>
+  db.transaction((tx) => insertWell(tx, jobId, well), { behavior: "immediate" });
+
+/** Takes an entry off the log. */
+export const removeEntry = (db: Db, jobId: string, id: string): void => dropEntry(db, jobId, id);
+
+/** Washes a well out. */
+export const removeWell = (db: Db, jobId: string, id: string): void => dropWellRow(db, jobId, id);

@@ -1,0 +1,118 @@
+import { create } from "zustand";
+import { entriesOf, entryFor, freeWellId, withItem } from "../../core/edits/history";
+import { NO_HISTORY, type History, type LogEntry, type Well } from "../../core/job";
+import type { Card } from "../../core/plan/cards";
+import { Outbox, type HistoryItems, type HistoryKind, type OutboxState } from "./historyOutbox";
+
+/** What was done last, so that a slip of the hand can be taken back. */
+interface LastDone {
+  readonly words: string;
+  readonly kind: HistoryKind;
+  readonly id: string;
+  /** What was there before; null for nothing. */
+  readonly before: LogEntry | Well | null;
+}
+
+interface HistoryState {
+  readonly jobId: string | null;
+  readonly history: History;
+  readonly sent: OutboxState;
+  readonly last: LastDone | null;
+}
+
+/** What happened while the open job was painted. It stands outside the job's undo: what is done is done. */
+export const useHistoryStore = create<HistoryState>()(() => ({
+  jobId: null,
+  history: NO_HISTORY,
+  sent: { waiting: 0, problem: null },
+  last: null,
+}));
+
+export const useHistory = (): History => useHistoryStore((state) => state.history);
+
+let outbox: Outbox | null = null;
+
+type List = (LogEntry | Well)[];
+
+function withTold(history: History, kind: HistoryKind, id: string, item: LogEntry | Well | null): History {
+  const list = history[kind] as List;
+  const next = item === null ? list.filter((one) => one.id !== id) : withItem(list, item);
+  return { ...history, [kind]: next };
+}
+
+/** Takes over what the server knows; what it has not heard yet stays on top. */
+export function openHistory(jobId: string, history: History, heard: () => void = () => undefined): void {
+  if (useHistoryStore.getState().jobId !== jobId || !outbox) {
+    outbox?.stop();
+    outbox = new Outbox(jobId, (sent) => useHistoryStore.setState({ sent }), heard);
+    useHistoryStore.setState({ jobId, last: null });
+  }
+  const waiting = outbox.all();
+  useHistoryStore.setState({
+    history: waiting.reduce((now, { kind, id, item }) => withTold(now, kind, id, item), history),
+    sent: { waiting: waiting.length, problem: null },
+  });
+}
+
+/** Sends what waits while the page is left. */
+export const leaveHistory = (): void => outbox?.leave();
+
+/**
+ * Notes that something happened.
+ * @param words what can be taken back, as the painter is told; none for what is typed
+ */
+function tell<K extends HistoryKind>(
+  kind: K,
+  id: string,
+  item: HistoryItems[K] | null,
+  words: string | null = null,
+): void {
+  const { history } = useHistoryStore.getState();
+  const before = (history[kind] as List).find((one) => one.id === id) ?? null;
+  useHistoryStore.setState({
+    history: withTold(history, kind, id, item),
+    ...(words === null ? {} : { last: { words, kind, id, before } }),
+  });
+  outbox?.tell({ kind, id, item });
+}
+
+/** Takes back what was done last. */
+export function takeBack(): void {
+  const { last } = useHistoryStore.getState();
+  if (!last) return;
+  useHistoryStore.setState({ last: null });
+  tell(last.kind, last.id, last.before as never);
+}
+
+export const forgetLast = (): void => useHistoryStore.setState({ last: null });
+
+/** Notes a card as painted now. */
+export function tickCard(card: Card): void {
+  const made = { id: `entry-${crypto.randomUUID()}`, at: new Date().toISOString() };
+  tell("log", made.id, entryFor(card, useHistoryStore.getState().history, made));
+}
+
+export const removeEntry = ({ id, cardTitle }: LogEntry): void =>
+  tell("log", id, null, `${cardTitle} was taken off the log.`);
+
+/** Takes a card's newest entry off the log. */
+export function untickCard(card: Pick<Card, "id">): void {
+  const entry = entriesOf(useHistoryStore.getState().history, card.id).at(-1);
+  if (entry) removeEntry(entry);
+}
+
+export const changeEntry = (entry: LogEntry, part: Partial<Pick<LogEntry, "minutes" | "note">>): void =>
+  tell("log", entry.id, { ...entry, ...part });
+
+/** Begins a well under a free id. */
+export function beginWell(make: (id: string) => Well): Well {
+  const well = make(freeWellId(useHistoryStore.getState().history.wells));
+  tell("wells", well.id, well);
+  return well;
+}
+
+/** @param words what happened to it; none for a name that is typed */
+export const changeWell = (well: Well, words: string | null = null): void =>
+  tell("wells", well.id, well, words);
+
+export const washOut = ({ id, name }: Well): void => tell("wells", id, null, `${name} was washed out.`);

@@ -1,0 +1,70 @@
+import { parseLogEntry, parseWell } from "../core/formats/job-json/jobSchema";
+import { database } from "../data";
+import type { Db } from "../data/database";
+import { putEntry, putWell, readHistory, removeEntry, removeWell } from "../data/historyStore";
+import { hasJob } from "../data/jobStore";
+import { readJson } from "./body";
+import { HttpProblem, json } from "./problem";
+
+interface Kind {
+  /** @throws ValidationError */
+  put(db: Db, jobId: string, value: unknown): { readonly id: string };
+  drop(db: Db, jobId: string, id: string): void;
+}
+
+/** What happens at the bench, by the name it has in addresses. */
+const KINDS: Readonly<Record<string, Kind>> = {
+  log: {
+    put(db, jobId, value) {
+      const entry = parseLogEntry(value);
+      putEntry(db, jobId, entry);
+      return entry;
+    },
+    drop: removeEntry,
+  },
+  wells: {
+    put(db, jobId, value) {
+      const well = parseWell(value);
+      putWell(db, jobId, well);
+      return well;
+    },
+    drop: removeWell,
+  },
+};
+
+function kindOf(db: Db, jobId: string, kind: string): Kind {
+  if (!hasJob(db, jobId))
+    throw new HttpProblem(404, "No such job", `There is no job "${jobId}". It may have been deleted.`);
+  if (!Object.hasOwn(KINDS, kind))
+    throw new HttpProblem(404, "No such part", `A history has ${Object.keys(KINDS).join(" and ")}.`);
+  return KINDS[kind]!;
+}
+
+/** What happened while a job was painted. */
+export function getHistory(jobId: string): Response {
+  const db = database();
+  kindOf(db, jobId, "log");
+  return json({ history: readHistory(db, jobId) });
+}
+
+/** Notes one thing that happened, or changes what was noted. Sent twice it is the same as once. */
+export async function putHistoryItem(
+  jobId: string,
+  kind: string,
+  id: string,
+  request: Request,
+): Promise<Response> {
+  const value = await readJson(request);
+  const db = database();
+  const part = kindOf(db, jobId, kind);
+  const told = typeof value === "object" && value !== null ? (value as { id?: unknown }).id : undefined;
+  if (told !== id) throw new HttpProblem(422, "The input cannot be used", `Its id must be "${id}".`);
+  return json({ kept: part.put(db, jobId, value).id });
+}
+
+/** Takes one thing off; what is gone already is no problem. */
+export function dropHistoryItem(jobId: string, kind: string, id: string): Response {
+  const db = database();
+  kindOf(db, jobId, kind).drop(db, jobId, id);
+  return json({ dropped: id });
+}
