@@ -1,8 +1,7 @@
 import type { Coat, Job, PatternUse, Surface } from "../job";
-import { familyIn } from "../patterns";
+import { mixesIn } from "../patterns/mixes";
 
-const namesMix = (pattern: PatternUse | null, mixId: string): boolean =>
-  pattern !== null && (familyIn({ pattern })?.mixes(pattern.params).includes(mixId) ?? false);
+const namesMix = (pattern: PatternUse | null, mixId: string): boolean => mixesIn(pattern).includes(mixId);
 
 /** Every coat a surface keeps: painted, held back, parked by its pattern, in variants. */
 export const keptCoats = (surface: Surface): readonly Coat[] => [
@@ -30,9 +29,7 @@ export function withoutSpareMixes(job: Job, previous: Job, kept: ReadonlySet<str
     previous.surfaces.flatMap(({ id, pattern }) => {
       const now = job.surfaces.find((surface) => surface.id === id);
       if (!pattern || now?.pattern === pattern) return [];
-      return (familyIn({ pattern })?.mixes(pattern.params) ?? []).filter(
-        (mixId) => own(mixId) && !kept.has(mixId) && !wanted(job, mixId),
-      );
+      return mixesIn(pattern).filter((mixId) => own(mixId) && !kept.has(mixId) && !wanted(job, mixId));
     }),
   );
   return spare.size === 0 ? job : { ...job, mixes: job.mixes.filter((mix) => !spare.has(mix.id)) };

@@ -6,3 +6,4 @@ export * from "./surface";
 export * from "./figure";
 export * from "./history";
 export * from "./job";
+export * from "./ownScheme";

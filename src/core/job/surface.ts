@@ -43,18 +43,20 @@ export interface PatternUse {
 }
 
 const MOST_COATS = 64;
-const coats = () => array(coatSchema).strict().required().max(MOST_COATS);
+/** Coats of a surface, first to last. */
+export const coatList = () => array(coatSchema).strict().required().max(MOST_COATS);
 
 /** Another set of coats for the same surface, kept beside the one that is painted. */
 const variant = fields({
   id: id(),
   name: name(),
   pattern: patternSlot,
-  coats: coats(),
+  coats: coatList(),
 });
 export type Variant = WithPattern<Shape<typeof variant>>;
 
-type WithPattern<T> = Omit<T, "pattern"> & { readonly pattern: PatternUse | null };
+/** A shape with a pattern whose settings only its family knows. */
+export type WithPattern<T> = Omit<T, "pattern"> & { readonly pattern: PatternUse | null };
 
 const relief = fields({
   pictureId: contentId(),
@@ -88,9 +90,9 @@ export const surfaceSchema = fields({
   figureId: id(),
   form: use,
   pattern: patternSlot,
-  coats: coats(),
+  coats: coatList(),
   /** Coats the pattern no longer asks for; one comes back as the painter had set it when it is asked for again. */
-  parked: coats(),
+  parked: coatList(),
   variants: listOf(variant, "variants", 8),
   /** Relief on top of the form's own; null for none. */
   relief: relief.nullable().defined(),

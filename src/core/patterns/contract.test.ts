@@ -16,6 +16,7 @@ import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { families } from ".";
+import { mixesIn, renamedMixes } from "./mixes";
 import { patternOf } from "./bind";
 import { placeOf, type Pattern } from "./pattern";
 
@@ -202,7 +203,11 @@ describe.each(ids)("the family %s", (id) => {
   });
 
   it("names the mixes its settings use, and refuses settings of another shape", () => {
-    const mixes = family.mixes(pattern.params);
+    const use = surfaceOf(job).pattern!;
+    const mixes = mixesIn(use);
+    expect(renamedMixes(use, (mixId) => mixId)).toEqual(use);
+    const renamed = renamedMixes(use, (mixId) => `${mixId}-else`);
+    expect(mixesIn(renamed)).toEqual(mixes.map((mixId) => `${mixId}-else`));
     for (const coat of surfaceOf(job).coats) expect(mixes, coat.name).toContain(coat.mixId);
     for (const wrong of [null, 3, {}, { ...Object(pattern.params), more: 1 }])
       expect(family.schema.isValidSync(wrong)).toBe(false);

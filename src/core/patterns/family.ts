@@ -204,8 +204,8 @@ export interface PatternFamily<P = unknown, L = unknown> {
   lookAt(layout: L, key: string, count: number): string[];
   /** A place that is there to be covered: nobody minds that it is not seen. */
   unseen?(key: string): boolean;
-  /** Mixes the settings name. */
-  mixes(params: P): string[];
+  /** The settings with every mix they name changed; which they name is asked by `mixesIn`. */
+  mapMixes(params: P, change: (mixId: string) => string): P;
   /** What a film at this place depends on, of the settings; colours are left out. */
   filmParams(params: P, key: string): unknown;
   /** Settings as one figure of a unit is painted, from 1; left out where all are painted alike. */

@@ -62,12 +62,15 @@ export const startOfFields = <S extends FieldSpecs>(specs: S, mixes: readonly Mi
     ]),
   ) as FieldValues<S>;
 
-/** Mixes that settings made of these controls name. */
-export const mixesOfFields = (
+/** Settings made of these controls, every mix they name changed. */
+export const mapMixesOfFields = <P extends Readonly<Record<string, unknown>>>(
   specs: FieldSpecs,
-  params: Readonly<Record<string, string | number | boolean>>,
-): string[] =>
-  Object.entries(specs).flatMap(([name, spec]) => {
-    const value = params[name];
-    return spec.kind === "mix" && typeof value === "string" ? [value] : [];
-  });
+  params: P,
+  change: (mixId: string) => string,
+): P =>
+  Object.fromEntries(
+    Object.entries(params).map(([name, value]) => [
+      name,
+      specs[name]?.kind === "mix" && typeof value === "string" ? change(value) : value,
+    ]),
+  ) as P;

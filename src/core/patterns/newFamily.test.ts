@@ -12,7 +12,7 @@ import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid } from "../surface/grid";
 import { families } from ".";
 import type { PatternFamily } from "./family";
-import { mixesOfFields, schemaOfFields, startOfFields, type FieldSpecs, type FieldValues } from "./fields";
+import { mapMixesOfFields, schemaOfFields, startOfFields, type FieldSpecs, type FieldValues } from "./fields";
 
 /** A family as short as one can be: one broad stripe round the piece. */
 const fields = {
@@ -49,7 +49,7 @@ const stripe: PatternFamily<Values, { share: number; form: ReturnType<typeof bui
   meets: () => true,
   work: ({ share, form }) => ({ areaMm2: share * form.areaMm2, count: 1, name: "stripe", rate: "pull" }),
   lookAt: () => ["Both edges level."],
-  mixes: (params) => mixesOfFields(fields, params),
+  mapMixes: (params, change) => mapMixesOfFields(fields, params, change),
   filmParams: ({ share }) => share,
 };
 

@@ -3,12 +3,14 @@ import {
   historySchema,
   jobSchema,
   logEntrySchema,
+  ownSchemeSchema,
   paintSchema,
   surfaceSchema,
   wellSchema,
   type History,
   type Job,
   type LogEntry,
+  type OwnScheme,
   type Paint,
   type Surface,
   type Well,
@@ -94,4 +96,7 @@ export const parseSurface = (value: unknown): Surface =>
 export const parsePaint = (value: unknown): Paint => checkedBy(paintSchema, value) as Paint;
 export const parseHistory = (value: unknown): History => checkedBy(historySchema, value) as History;
 export const parseLogEntry = (value: unknown): LogEntry => checkedBy(logEntrySchema, value) as LogEntry;
+/** Reads a scheme of the painter's own. @throws ValidationError with every problem */
+export const parseOwnScheme = (value: unknown): OwnScheme =>
+  checkedBy(ownSchemeSchema, value, patternsOf(["", value])) as OwnScheme;
 export const parseWell = (value: unknown): Well => checkedBy(wellSchema, value) as Well;

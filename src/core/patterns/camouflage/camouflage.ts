@@ -39,13 +39,18 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
   crossings: camouflageCrossings,
   work: camouflageWork,
   lookAt: camouflageLookAt,
-  mixes: (params) => [
-    params.baseMixId,
-    ...params.layers.map((layer) => layer.mixId),
-    ...params.lights.map((light) => light.mixId),
-    ...params.figures.flatMap((one) => (one.baseMixId === null ? [] : [one.baseMixId])),
-    ...[params.washMixId, params.lineMixId].filter((id) => id !== null),
-  ],
+  mapMixes(params, change) {
+    const maybe = (mixId: string | null) => (mixId === null ? null : change(mixId));
+    return {
+      ...params,
+      baseMixId: change(params.baseMixId),
+      layers: params.layers.map((layer) => ({ ...layer, mixId: change(layer.mixId) })),
+      lights: params.lights.map((light) => ({ ...light, mixId: change(light.mixId) })),
+      figures: params.figures.map((one) => ({ ...one, baseMixId: maybe(one.baseMixId) })),
+      washMixId: maybe(params.washMixId),
+      lineMixId: maybe(params.lineMixId),
+    };
+  },
   filmParams: ({ layers, seams, seed }, key) => [
     ...[seams, seed, key],
     // Names and colours move nothing.

@@ -53,13 +53,18 @@ export const sett: PatternFamily<SettParams, SettLayout> = {
   work: settWork,
   lookAt: settLookAt,
   unseen: (key) => key === "guides",
-  mixes: (params) => [
-    ...Object.values(params.colours),
-    ...Object.values(params.crossings),
-    params.baseMixId,
-    params.guideMixId,
-    ...(params.glazeMixId === null ? [] : [params.glazeMixId]),
-  ],
+  mapMixes(params, change) {
+    const each = (mixes: Readonly<Record<string, string>>) =>
+      Object.fromEntries(Object.entries(mixes).map(([key, mixId]) => [key, change(mixId)]));
+    return {
+      ...params,
+      colours: each(params.colours),
+      crossings: each(params.crossings),
+      baseMixId: change(params.baseMixId),
+      guideMixId: change(params.guideMixId),
+      glazeMixId: params.glazeMixId === null ? null : change(params.glazeMixId),
+    };
+  },
   filmParams: ({
     threadCount,
     rowThreadCount,

@@ -9,6 +9,7 @@ import { useJob } from "../jobStore";
 import { useBuilt, useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { LeathersDialog } from "./LeathersDialog";
+import { OwnSchemesDialog } from "./OwnSchemesDialog";
 import { StartDialog } from "./StartDialog";
 import { placesFor } from "./places";
 
@@ -25,7 +26,7 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
   const { pattern } = useBuilt(surface);
   const editSurface = useEditSurface();
   const { coatId: chosenId, set, upTo } = useView();
-  const [dialog, setDialog] = useState<"start" | "leathers" | null>(null);
+  const [dialog, setDialog] = useState<"start" | "leathers" | "own" | null>(null);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (id: TechniqueId, place: Place) => {
     const coatId = freeId(`${surface.id}-own`, surface.coats);
@@ -70,6 +71,10 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       <Button aria-haspopup="dialog" disabled={job.surfaces.length < 2} onClick={() => setDialog("leathers")}>
         Leathers
       </Button>
+      <Button aria-haspopup="dialog" onClick={() => setDialog("own")}>
+        Own schemes
+      </Button>
+      {dialog === "own" && <OwnSchemesDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "start" && <StartDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "leathers" && <LeathersDialog onClose={() => setDialog(null)} />}
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>

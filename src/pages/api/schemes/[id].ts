@@ -1,0 +1,6 @@
+import type { APIRoute } from "astro";
+import { answer } from "../../../server/problem";
+import { deleteScheme, saveScheme } from "../../../server/schemes";
+
+export const PUT: APIRoute = ({ params, request }) => answer(() => saveScheme(params.id ?? "", request));
+export const DELETE: APIRoute = ({ params }) => answer(() => deleteScheme(params.id ?? ""));
