@@ -2,7 +2,8 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["src/**/*.test.ts", "tests/unit/**/*.test.ts"],
+    include: ["src/**/*.test.{ts,tsx}", "tests/unit/**/*.test.ts"],
+    setupFiles: ["src/islands/testing/matchers.ts"],
     testTimeout: 180_000,
     hookTimeout: 180_000,
     // One of two cores would stand idle otherwise.

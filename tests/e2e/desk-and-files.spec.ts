@@ -110,6 +110,8 @@ test("a damaged job is shown as such, and stops nothing else", async ({ page, re
   file.close();
   await page.goto("/");
   await expect(page.getByRole("article", { name: "Ferry sergeant", exact: true }).first()).toBeVisible();
+  // A job is read when its strip comes into view.
+  await page.getByRole("article", { name: "Torn job" }).scrollIntoViewIfNeeded();
   const torn = page.getByRole("article", { name: "Torn job, damaged" });
   await expect(torn).toContainText("This job cannot be read");
   const download = page.waitForEvent("download");

@@ -1,14 +1,13 @@
 import { Box, Button, Link, Typography } from "@mui/material";
 import { useRef, useState, type ReactNode } from "react";
-import type { Job, LogEntry, Paint } from "../../core/job";
-import { REAL_EYE_HEIGHT_MM } from "../../core/job";
+import { REAL_EYE_HEIGHT_MM, type Paint } from "../../core/job";
 import { totalsOf } from "../../core/plan/cards";
 import { counted, formatMinutes, formatNumber } from "../../core/units";
 import { DamagedStrip } from "./DamagedStrip";
 import { NameField } from "./NameField";
 import { SurfaceThumb } from "./SurfaceThumb";
 import type { JobSummary } from "./useDesk";
-import { useDeskJob } from "./useDeskJob";
+import { useDeskJob, type DeskJob } from "./useDeskJob";
 import { useJobCards } from "./useJobCards";
 
 interface Props {
@@ -32,26 +31,28 @@ function Sizes({ summary }: { readonly summary: JobSummary }) {
   );
 }
 
-const BUTTONS = { display: "flex", gap: 1, mt: 2, flexWrap: "wrap" } as const;
-
 interface NextProps {
-  readonly job: Job;
-  readonly log: readonly LogEntry[];
+  readonly id: string;
+  readonly read: DeskJob;
   readonly paints: readonly Paint[];
   /** What else can be done with the job. */
   readonly children: ReactNode;
 }
 
 /** What is to be painted next, and the way to it. */
-function NextCard({ job, log, paints, children }: NextProps) {
-  const found = useJobCards(job, paints);
+function NextCard({ id, read, paints, children }: NextProps) {
+  const known = read.kind === "read" ? read : null;
+  const found = useJobCards(known?.job ?? null, paints);
   const cards = found ?? [];
-  const next = cards.find((card) => !log.some((entry) => entry.cardId === card.id));
+  const next = cards.find((card) => !known?.history.log.some((entry) => entry.cardId === card.id));
   const at = next ? cards.indexOf(next) + 1 : cards.length;
+  const begun = next !== undefined && at > 1;
   return (
     <>
-      <Typography sx={{ mt: 1.5 }}>
-        {next ? (
+      <Typography sx={{ mt: 1.5 }} color={read.kind === "failed" ? "error" : undefined}>
+        {read.kind === "failed" ? (
+          read.message
+        ) : next ? (
           <>
             Next card: <b>{next.title}</b>, {at} of {cards.length}.{" "}
             {formatMinutes(totalsOf(cards.slice(at - 1)).handMinutes)} of painting left.
@@ -64,9 +65,9 @@ function NextCard({ job, log, paints, children }: NextProps) {
           "No cards yet: open the brief and mend what it says."
         )}
       </Typography>
-      <Box sx={BUTTONS}>
-        <Button variant="contained" href={`/job/${job.id}/${next && at > 1 ? "bench" : "brief"}`}>
-          {next && at > 1 ? "Go on painting" : "Open"}
+      <Box sx={{ display: "flex", gap: 1, mt: 2, flexWrap: "wrap" }}>
+        <Button variant="contained" href={`/job/${id}/${begun ? "bench" : "brief"}`}>
+          {begun ? "Go on painting" : "Open"}
         </Button>
         {children}
       </Box>
@@ -80,14 +81,6 @@ export function JobStrip({ summary, paints, onRename, onCopy, onDelete }: Props)
   const [renaming, setRenaming] = useState(false);
   const host = useRef<HTMLElement>(null);
   const read = useDeskJob(host, id, updatedAt);
-  const others = (
-    <>
-      <Button onClick={() => setRenaming(true)}>Rename</Button>
-      <Button onClick={onCopy}>Copy</Button>
-      <Button href={`/api/jobs/${id}/export`}>Export</Button>
-      <Button onClick={onDelete}>Delete</Button>
-    </>
-  );
   if (read.kind === "damaged")
     return <DamagedStrip id={id} name={name} message={read.message} onDelete={onDelete} />;
   return (
@@ -119,14 +112,12 @@ export function JobStrip({ summary, paints, onRename, onCopy, onDelete }: Props)
             </Typography>
           )}
           <Sizes summary={summary} />
-          {read.kind === "failed" && <Typography color="error">{read.message}</Typography>}
-          {read.kind === "read" ? (
-            <NextCard job={read.job} log={read.history.log} paints={paints}>
-              {others}
-            </NextCard>
-          ) : (
-            <Box sx={BUTTONS}>{others}</Box>
-          )}
+          <NextCard id={id} read={read} paints={paints}>
+            <Button onClick={() => setRenaming(true)}>Rename</Button>
+            <Button onClick={onCopy}>Copy</Button>
+            <Button href={`/api/jobs/${id}/export`}>Export</Button>
+            <Button onClick={onDelete}>Delete</Button>
+          </NextCard>
         </Box>
       </Box>
     </Box>

@@ -4,10 +4,11 @@ import { defaultPainter } from "../../core/painter";
 import type { Card } from "../../core/plan/cards";
 import { deskWorker } from "../deskWorker";
 
-/** The cards of a job on the desk; null while they are being counted. */
-export function useJobCards(job: Job, paints: readonly Paint[]): readonly Card[] | null {
+/** The cards of a job on the desk; null while the job is read or they are being counted. */
+export function useJobCards(job: Job | null, paints: readonly Paint[]): readonly Card[] | null {
   const [cards, setCards] = useState<readonly Card[] | null>(null);
   useEffect(() => {
+    if (!job) return;
     const input = { job, paints, painter: defaultPainter };
     const id = deskWorker().ask("cards", input, { answer: setCards, failed: () => setCards([]) });
     return () => deskWorker().forget(id);

@@ -32,7 +32,7 @@ export function askPlan(
 ): AskedPlan {
   let id = 0;
   const planned = new Promise<Planned>((resolve) => {
-    const input = { job: { ...job, log: [] }, paints, surfaceId, schemeId, answers };
+    const input = { job, paints, surfaceId, schemeId, answers };
     id = taskWorker().ask("start", input, {
       answer: (plan) => resolve({ kind: "ready", plan }),
       failed: (message) => resolve({ kind: "failed", message }),

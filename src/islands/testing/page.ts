@@ -1,0 +1,48 @@
+import { cleanup, configure } from "@testing-library/react";
+import { afterEach, vi } from "vitest";
+import { FakeWorker } from "./worker";
+
+/** What a browser has and jsdom has not. Import this before anything that is shown. */
+
+class Observer {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+}
+
+/** Everything that is looked for comes into view at once. */
+class InView extends Observer {
+  constructor(private readonly seen: IntersectionObserverCallback) {
+    super();
+  }
+  override observe(): void {
+    const entries = [{ isIntersecting: true }] as IntersectionObserverEntry[];
+    queueMicrotask(() => this.seen(entries, this as unknown as IntersectionObserver));
+  }
+}
+
+configure({
+  asyncUtilTimeout: 20_000,
+  getElementError: (message) => new Error(message ?? "not found"),
+});
+
+vi.stubGlobal("ResizeObserver", Observer);
+vi.stubGlobal("IntersectionObserver", InView);
+vi.stubGlobal("Worker", FakeWorker);
+vi.stubGlobal("matchMedia", (query: string) => ({
+  ...{ media: query, matches: false, addEventListener: () => {}, removeEventListener: () => {} },
+}));
+
+Blob.prototype.text = function text(this: Blob): Promise<string> {
+  return new Promise((resolve) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result as string);
+    reader.readAsText(this);
+  });
+};
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+  sessionStorage.clear();
+});
