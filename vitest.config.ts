@@ -8,5 +8,13 @@ export default defineConfig({
     hookTimeout: 180_000,
     // One of two cores would stand idle otherwise.
     maxWorkers: 2,
+    // How much of the core the tests reach; told by `npm test`.
+    coverage: {
+      provider: "v8",
+      include: ["src/core/**/*.ts"],
+      exclude: ["**/*.test.ts", "**/testing.ts", "**/generated/**", "**/assembly/**"],
+      reporter: ["text-summary", "json-summary"],
+      reportsDirectory: "build/reports/coverage",
+    },
   },
 });

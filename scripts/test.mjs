@@ -89,6 +89,7 @@ run("Lint", process.execPath, [bin("eslint/bin/eslint.js"), "."]);
 run("Unit tests", process.execPath, [
   bin("vitest/vitest.mjs"),
   "run",
+  "--coverage",
   "--reporter=default",
   "--reporter=json",
   "--outputFile.json=build/reports/unit.json",
@@ -103,4 +104,6 @@ await runTogether(
   })),
 );
 const { passed, failed } = count();
-console.log(`\n${passed} passed, ${failed} failed`);
+const { lines, branches } = read("build/reports/coverage/coverage-summary.json").total;
+console.log(`\nThe core is covered by unit tests to ${lines.pct} % of its lines, ${branches.pct} % of its branches`);
+console.log(`${passed} passed, ${failed} failed`);

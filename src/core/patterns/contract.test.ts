@@ -63,7 +63,7 @@ describe("the registry of pattern families", () => {
       /^src\/islands\/job\/coats\/setters\/(index\.ts|[^/]+\/)/,
       // Data names the families it uses.
       /^src\/data\/demo\//,
-      /\.test\.ts$/,
+      /\.test\.tsx?$/,
     ];
     const files = readdirSync(path.resolve("src"), { recursive: true, encoding: "utf8" })
       .map((name) => `src/${name}`)

@@ -1,4 +1,4 @@
-import { render } from "@testing-library/react";
+import { act, render } from "@testing-library/react";
 import userEvent, { type UserEvent } from "@testing-library/user-event";
 import type { ReactElement } from "react";
 import { NO_HISTORY, type History, type Job } from "../../core/job";
@@ -25,6 +25,10 @@ export function openJob(job: Job = ferrySergeant(), history: History = NO_HISTOR
 
 /** The open job as it is now. */
 export const job = (): Job => useJobStore.getState().job!;
+
+/** Looks at something else, as a click elsewhere on the page would. */
+export const look = (at: Parameters<ReturnType<typeof useView.getState>["set"]>[0]): void =>
+  act(() => useView.getState().set(at));
 
 /** Shows a view in the application's frame. */
 export function show(view: ReactElement): { readonly user: UserEvent } {

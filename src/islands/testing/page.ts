@@ -33,6 +33,9 @@ vi.stubGlobal("matchMedia", (query: string) => ({
   ...{ media: query, matches: false, addEventListener: () => {}, removeEventListener: () => {} },
 }));
 
+// Nothing is drawn here; what pictures show is looked at in a real browser.
+HTMLCanvasElement.prototype.getContext = () => null;
+
 Blob.prototype.text = function text(this: Blob): Promise<string> {
   return new Promise((resolve) => {
     const reader = new FileReader();

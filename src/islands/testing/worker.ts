@@ -52,7 +52,7 @@ export class FakeWorker {
     try {
       const question: Question = questions[kind as QuestionId];
       const value = await question.run(input, { wanted, part });
-      this.tell((value === null ? { kind: "dropped", id } : { kind: "answer", id, value }));
+      this.tell(value === null ? { kind: "dropped", id } : { kind: "answer", id, value });
     } catch (error) {
       this.tell({ kind: "failed", id, message: (error as Error).message });
     }

@@ -44,10 +44,11 @@ function FigureRow({ params, change, number }: Props & { readonly number: number
       <TableCell sx={cell}>
         <Button
           sx={{ minWidth: 0 }}
+          aria-label={`Another try for figure ${number}`}
           onClick={() => put({ seed: (own.seed + 1) % 100000 })}
           disabled={own.plain}
         >
-          Another try<span hidden> for figure {number}</span>
+          Another try
         </Button>
       </TableCell>
       <TableCell sx={cell}>

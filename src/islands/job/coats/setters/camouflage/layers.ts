@@ -58,6 +58,12 @@ export const withoutLayer = (params: CamouflageParams, id: string): Partial<Camo
     })),
 });
 
+/** An edge can only follow a layer that is painted before it. */
+const followingEarlier = (layer: Layer, earlier: readonly Layer[]): Layer =>
+  layer.follows === null || earlier.some(({ id }) => id === layer.follows)
+    ? layer
+    : { ...layer, follows: earlier.findLast(({ kind }) => kind !== "edge")?.id ?? null };
+
 /** A layer painted one earlier (−1) or later (1); what it covers follows: earlier layers only. */
 export function movedLayer(params: CamouflageParams, id: string, by: -1 | 1): Partial<CamouflageParams> {
   const at = params.layers.findIndex((layer) => layer.id === id);
@@ -65,14 +71,13 @@ export function movedLayer(params: CamouflageParams, id: string, by: -1 | 1): Pa
   if (at < 0 || to < 0 || to >= params.layers.length) return {};
   const layers = params.layers.toSpliced(at, 1).toSpliced(to, 0, params.layers[at]!);
   const [lower, upper] = [layers[Math.min(at, to)]!, layers[Math.max(at, to)]!];
-  return {
-    layers: layers.map((layer) => {
-      if (layer.id === lower.id) return { ...layer, over: layer.over.filter((one) => one !== upper.id) };
-      return layer.id === upper.id && !layer.over.includes(lower.id)
-        ? { ...layer, over: [...layer.over, lower.id] }
-        : layer;
-    }),
-  };
+  const moved = layers.map((layer) => {
+    if (layer.id === lower.id) return { ...layer, over: layer.over.filter((one) => one !== upper.id) };
+    return layer.id === upper.id && !layer.over.includes(lower.id)
+      ? { ...layer, over: [...layer.over, lower.id] }
+      : layer;
+  });
+  return { layers: moved.map((layer, place) => followingEarlier(layer, moved.slice(0, place))) };
 }
 
 const withoutLight = ({ lights }: CamouflageParams, id: string) => lights.filter((light) => light.id !== id);

@@ -1,0 +1,104 @@
+// @vitest-environment jsdom
+import "../../testing/page";
+import { screen, within } from "@testing-library/react";
+import type { UserEvent } from "@testing-library/user-event";
+import { beforeEach, describe, expect, it } from "vitest";
+import { parseJob } from "../../../core/formats/job-json/jobSchema";
+import { forms } from "../../../core/surface/forms";
+import { wholeSergeant } from "../../../data/demo/company";
+import { job, openJob, show } from "../../testing/open";
+import { undo } from "../jobStore";
+import { useView } from "../viewStore";
+import { BriefStage } from "./BriefStage";
+
+const field = (label: string) => screen.getByLabelText(label);
+async function put(user: UserEvent, label: string, text: string): Promise<void> {
+  await user.clear(field(label));
+  await user.type(field(label), text);
+}
+async function pick(user: UserEvent, label: string, option: string): Promise<void> {
+  await user.click(screen.getByRole("combobox", { name: label }));
+  await user.click(within(await screen.findByRole("listbox")).getByRole("option", { name: option }));
+}
+
+beforeEach(() => openJob(wholeSergeant()));
+
+describe("the brief", () => {
+  it("sets the figure: name, scale either way round, primer, distance, hand", async () => {
+    const { user } = show(<BriefStage />);
+    await put(user, "Name of the job", "Ferry sergeant, second");
+    await user.tab();
+    await put(user, "Ground to eyes", "40");
+    expect(field("Scale 1 :")).toHaveValue("40.8");
+    await put(user, "Scale 1 :", "72");
+    expect(job().figures[0]!.eyeHeightMm).toBeCloseTo(1630 / 72, 2);
+    await pick(user, "Primer", "black");
+    await put(user, "Looked at from", "60");
+    await put(user, "Finest line", "0.2");
+    expect(job()).toMatchObject({
+      name: "Ferry sergeant, second",
+      figures: [{ primer: "black", viewingDistanceMm: 600 }],
+      hand: { finestLineMm: 0.2 },
+    });
+    expect(parseJob(job())).toEqual(job());
+  });
+
+  it("measures a surface, refuses sizes that cannot be, and leaves them as typed", async () => {
+    const { user } = show(<BriefStage />);
+    await put(user, "Round the hem", "60");
+    expect(job().surfaces[0]!.form.params.hemMm).toBe(60);
+    await put(user, "Round the hem", "9000");
+    expect(field("Round the hem")).toHaveValue("9000");
+    expect(screen.getByText(/^Allowed: /)).toBeVisible();
+    expect(job().surfaces[0]!.form.params.hemMm).not.toBe(9000);
+  });
+
+  it("adds a surface of any form, bare, and takes it off again", async () => {
+    const { user } = show(<BriefStage />);
+    const before = job().surfaces.length;
+    for (const { label } of [forms.cloak, forms.limb, forms.dome]) {
+      await user.click(screen.getByRole("button", { name: "Add a surface" }));
+      await user.click(screen.getByRole("menuitem", { name: new RegExp(`^${label}`) }));
+    }
+    expect(job().surfaces).toHaveLength(before + 3);
+    const added = job().surfaces.at(-1)!;
+    expect(added).toMatchObject({ pattern: null, figureId: "figure-1" });
+    expect(useView.getState().surfaceId).toBe(added.id);
+    await user.click(screen.getByRole("button", { name: `Remove ${added.name}` }));
+    expect(job().surfaces).toHaveLength(before + 2);
+    undo();
+    expect(job().surfaces).toHaveLength(before + 3);
+  });
+});
+
+describe("several figures", () => {
+  it("have a brief each, and surfaces that are a part of one of them", async () => {
+    const { user } = show(<BriefStage />);
+    expect(screen.queryByRole("combobox", { name: "Part of" })).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Add a figure" }));
+    expect(screen.getByRole("combobox", { name: "Figure of this job" })).toHaveTextContent("Figure 2");
+    await put(user, "Name of the figure", "Tide hound");
+    await user.tab();
+    await put(user, "Figures alike", "3");
+    await pick(user, "Standard", "tabletop");
+    expect(job().figures).toMatchObject([
+      { name: "Ferry sergeant", count: 1, standard: "display" },
+      { name: "Tide hound", count: 3, standard: "tabletop" },
+    ]);
+    await pick(user, "Part of", "Tide hound");
+    expect(job().surfaces[0]!.figureId).toBe("figure-2");
+    expect(screen.queryByRole("button", { name: "Remove Tide hound" })).toBeNull();
+    await pick(user, "Figure of this job", "Ferry sergeant");
+    expect(field("Figures alike")).toHaveValue("1");
+    expect(useView.getState().surfaceId).toBe("satchel");
+    expect(parseJob(job())).toEqual(job());
+  });
+
+  it("without surfaces are removed again", async () => {
+    const { user } = show(<BriefStage />);
+    await user.click(screen.getByRole("button", { name: "Add a figure" }));
+    await user.click(screen.getByRole("button", { name: "Remove Figure 2" }));
+    expect(job().figures).toHaveLength(1);
+    expect(screen.queryByRole("combobox", { name: "Figure of this job" })).toBeNull();
+  });
+});

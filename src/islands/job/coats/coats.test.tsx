@@ -1,0 +1,191 @@
+// @vitest-environment jsdom
+import "../../testing/page";
+import { server } from "../../testing/server";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import type { UserEvent } from "@testing-library/user-event";
+import { beforeEach, describe, expect, it } from "vitest";
+import { parseJob } from "../../../core/formats/job-json/jobSchema";
+import type { Coat, Surface } from "../../../core/job";
+import { techniques } from "../../../core/techniques";
+import { wholeSergeant } from "../../../data/demo/company";
+import { job, look, openJob, show } from "../../testing/open";
+import { undo } from "../jobStore";
+import { useSurface } from "../useSurface";
+import { useView } from "../viewStore";
+import { AddCoat } from "./AddCoat";
+import { CoatInspector } from "./CoatInspector";
+import { VariantsView } from "./VariantsView";
+
+const satchel = (): Surface => job().surfaces.find(({ id }) => id === "satchel")!;
+const coat = (): Coat => satchel().coats.find(({ id }) => id === useView.getState().coatId)!;
+
+function Opened() {
+  const surface = useSurface();
+  if (!surface) return null;
+  return (
+    <>
+      <AddCoat surface={surface} />
+      <CoatInspector surface={surface} />
+      <VariantsView surface={surface} />
+    </>
+  );
+}
+
+function open(): UserEvent {
+  openJob(wholeSergeant());
+  look({ surfaceId: "satchel" });
+  return show(<Opened />).user;
+}
+
+async function pick(user: UserEvent, label: string, option: string | RegExp): Promise<void> {
+  await user.click(screen.getByRole("combobox", { name: label }));
+  await user.click(within(await screen.findByRole("listbox")).getByRole("option", { name: option }));
+}
+
+beforeEach(() => {
+  server.down = false;
+});
+
+describe("a coat of the painter's own", () => {
+  async function added(label: string): Promise<UserEvent> {
+    const user = open();
+    await user.click(screen.getByRole("button", { name: "Add a coat" }));
+    await user.click(screen.getByRole("menuitem", { name: label }));
+    return user;
+  }
+
+  it("is put after the chosen one, chosen, and gone again by undo", async () => {
+    const before = wholeSergeant().surfaces.find(({ id }) => id === "satchel")!.coats;
+    const user = open();
+    look({ coatId: before[1]!.id });
+    await user.click(screen.getByRole("button", { name: "Add a coat" }));
+    await user.click(screen.getByRole("menuitem", { name: techniques.glaze.label }));
+    expect(satchel().coats).toHaveLength(before.length + 1);
+    expect(satchel().coats[2]).toMatchObject({ technique: { id: "glaze" }, role: null });
+    expect(coat().technique.id).toBe("glaze");
+    expect(parseJob(job())).toEqual(job());
+    undo();
+    expect(satchel().coats).toEqual(before);
+  });
+
+  it("is named, mixed, thinned, laid in passes and held back", async () => {
+    const user = await added(techniques.stipple.label);
+    await user.clear(screen.getByLabelText("Name of the coat"));
+    await user.type(screen.getByLabelText("Name of the coat"), "Dust");
+    await user.tab();
+    await pick(user, "Mix", /Straw/);
+    await user.clear(screen.getByLabelText("Water to 1 paint"));
+    await user.type(screen.getByLabelText("Water to 1 paint"), "2.5");
+    await user.clear(screen.getByLabelText("Passes"));
+    await user.type(screen.getByLabelText("Passes"), "3");
+    await user.click(screen.getByRole("switch", { name: "Hold back" }));
+    expect(coat()).toMatchObject({ name: "Dust", mixId: "straw", water: 2.5, passes: 3, held: true });
+  });
+
+  it("has a slider with its unit for everything its technique can be set to", async () => {
+    await added(techniques.stipple.label);
+    for (const [name, spec] of Object.entries(techniques.stipple.params)) {
+      const slider = screen.getByRole("slider", { name: spec.label });
+      fireEvent.change(slider, { target: { value: spec.range[1] } });
+      expect(coat().technique.params[name]).toBe(spec.range[1]);
+    }
+    expect(parseJob(job())).toEqual(job());
+  });
+
+  it("goes where zones, a stretch or an earlier coat's marks say", async () => {
+    const user = await added(techniques.glaze.label);
+    await pick(user, "Where", "in zones");
+    const place = () => coat().place;
+    expect(place().kind).toBe("zones");
+    await user.click(screen.getByRole("checkbox", { name: "hollows" }));
+    await user.click(screen.getByRole("checkbox", { name: "raised ground" }));
+    expect(place()).toMatchObject({ kind: "zones", zones: ["hollow"] });
+    await pick(user, "Where", "everywhere");
+    expect(place()).toEqual({ kind: "everywhere" });
+  });
+
+  it("can fall where an earlier coat's marks fell, or where chance has them", async () => {
+    const user = await added(techniques.stipple.label);
+    const first = coat();
+    await user.click(screen.getByRole("button", { name: "Add a coat" }));
+    await user.click(screen.getByRole("menuitem", { name: techniques.stipple.label }));
+    expect(coat().seed).not.toBe(first.seed);
+    await pick(user, "Its marks fall", `where those of ${first.name} do`);
+    expect(coat().seed).toBe(first.seed);
+    await pick(user, "Its marks fall", "where chance has them");
+    expect(coat().seed).not.toBe(first.seed);
+    await user.click(screen.getByRole("button", { name: "Remove" }));
+    expect(satchel().coats.at(-1)!.id).toBe(first.id);
+  });
+
+  it("is copied to another surface of the job", async () => {
+    const user = await added(techniques.glaze.label);
+    const count = (id: string) => job().surfaces.find((one) => one.id === id)!.coats.length;
+    const before = count("gloves");
+    await user.click(screen.getByRole("button", { name: "Copy to" }));
+    await user.click(screen.getByRole("menuitem", { name: "Gloves: this coat" }));
+    expect(count("gloves")).toBe(before + 1);
+  });
+});
+
+describe("variants", () => {
+  it("are kept, painted instead, and removed", async () => {
+    const user = open();
+    const before = satchel().coats;
+    await user.click(screen.getByRole("button", { name: "Keep as a variant" }));
+    expect(satchel().variants.map(({ name }) => name)).toEqual(["Variant A"]);
+    look({ coatId: before[0]!.id });
+    await user.click(screen.getByRole("switch", { name: "Hold back" }));
+    await user.click(
+      within(screen.getByRole("region", { name: "Variant A" })).getByRole("button", {
+        name: "Paint this one",
+      }),
+    );
+    expect(satchel().coats).toEqual(before);
+    expect(satchel().variants[0]!.coats[0]!.held).toBe(true);
+    await user.click(
+      within(screen.getByRole("region", { name: "Painted before" })).getByRole("button", { name: "Remove" }),
+    );
+    expect(satchel().variants).toEqual([]);
+  });
+});
+
+describe("schemes of the painter's own", () => {
+  it("are kept from one piece and painted on another, and undo brings the former coats back", async () => {
+    const user = open();
+    await user.click(screen.getByRole("button", { name: "Own schemes" }));
+    expect(await screen.findByText(/^None yet/)).toBeVisible();
+    const name = screen.getByLabelText("Name of the scheme");
+    await user.clear(name);
+    expect(screen.getByText("A scheme needs a name.")).toBeVisible();
+    await user.type(name, "Old leather");
+    await user.click(screen.getByRole("button", { name: /^Keep these \d+ coats/ }));
+    const row = within(await screen.findByRole("listitem", { name: "Old leather" }));
+    expect(row.getByText(/^\d+ coats in \d+ mixes/)).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Close" }));
+    look({ surfaceId: "gloves" });
+    const gloves = () => job().surfaces.find(({ id }) => id === "gloves")!;
+    const before = gloves().coats;
+    await user.click(await screen.findByRole("button", { name: "Own schemes" }));
+    await user.click(await screen.findByRole("button", { name: "Paint it so" }));
+    expect(gloves().coats.map((one) => one.name)).toEqual(satchel().coats.map((one) => one.name));
+    expect(parseJob(job())).toEqual(job());
+    undo();
+    expect(gloves().coats).toEqual(before);
+    await user.click(screen.getByRole("button", { name: "Own schemes" }));
+    await user.click(await screen.findByRole("button", { name: "Remove" }));
+    await waitFor(() => expect(screen.queryByRole("listitem", { name: "Old leather" })).toBeNull());
+  });
+
+  it("say when the server cannot be reached, and keep the name that was typed", async () => {
+    const user = open();
+    server.down = true;
+    await user.click(screen.getByRole("button", { name: "Own schemes" }));
+    expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
+    await user.clear(screen.getByLabelText("Name of the scheme"));
+    await user.type(screen.getByLabelText("Name of the scheme"), "Mine");
+    await user.click(screen.getByRole("button", { name: /^Keep these/ }));
+    expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
+    expect(screen.getByLabelText("Name of the scheme")).toHaveValue("Mine");
+  });
+});
