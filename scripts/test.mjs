@@ -85,7 +85,14 @@ await runTogether([
   ...checks,
 ]);
 if (fresh) noteInstalled();
-run("Lint", process.execPath, [bin("eslint/bin/eslint.js"), "."]);
+await runTogether([
+  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
+  {
+    title: "Borders",
+    args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
+  },
+  { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
+]);
 run("Unit tests", process.execPath, [
   bin("vitest/vitest.mjs"),
   "run",
@@ -105,5 +112,7 @@ await runTogether(
 );
 const { passed, failed } = count();
 const { lines, branches } = read("build/reports/coverage/coverage-summary.json").total;
-console.log(`\nThe core is covered by unit tests to ${lines.pct} % of its lines, ${branches.pct} % of its branches`);
+console.log(
+  `\nThe core is covered by unit tests to ${lines.pct} % of its lines, ${branches.pct} % of its branches`,
+);
 console.log(`${passed} passed, ${failed} failed`);

@@ -2,6 +2,7 @@ import {
   FIRST_FIGURE,
   JOB_VERSION,
   USUAL_LAMP,
+  type Coat,
   type Figure,
   type Job,
   type Mix,
@@ -26,6 +27,21 @@ export const newFigure = (id: string, name: string): Figure => ({
   count: 1,
 });
 
+/** A base coat, everywhere. */
+const baseCoat = (surfaceId: string, mixId: string, seed: number): Coat => ({
+  id: `${surfaceId}-base`,
+  name: "Base coat",
+  technique: { id: "base-coat", version: 1, params: {} },
+  mixId,
+  water: 1,
+  passes: 2,
+  held: false,
+  place: { kind: "everywhere" },
+  role: null,
+  overSeams: false,
+  seed,
+});
+
 /** A surface of a form, with one base coat. */
 export function newPlainSurface(
   id: string,
@@ -47,21 +63,7 @@ export function newPlainSurface(
       ),
     },
     pattern: null,
-    coats: [
-      {
-        id: `${id}-base`,
-        name: "Base coat",
-        technique: { id: "base-coat", version: 1, params: {} },
-        mixId: mixes[0]?.id ?? "",
-        water: 1,
-        passes: 2,
-        held: false,
-        place: { kind: "everywhere" },
-        role: null,
-        overSeams: false,
-        seed,
-      },
-    ],
+    coats: [baseCoat(id, mixes[0]?.id ?? "", seed)],
     parked: [],
     variants: [],
     relief: null,

@@ -1,8 +1,10 @@
 /** Small numeric helpers shared by the core. */
 
+/** A value held inside a range. */
 export const clamp = (value: number, min: number, max: number): number =>
   value < min ? min : value > max ? max : value;
 
+/** Between a and b: a at t 0, b at t 1. */
 export const lerp = (a: number, b: number, t: number): number => a + (b - a) * t;
 
 /** Hermite step between two edges; 0 below `from`, 1 above `to`. */

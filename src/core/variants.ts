@@ -34,6 +34,7 @@ export function paintVariant(surface: Surface, id: string): Surface {
   };
 }
 
+/** The surface without one of its variants. */
 export const removeVariant = (surface: Surface, id: string): Surface => ({
   ...surface,
   variants: surface.variants.filter((one) => one.id !== id),

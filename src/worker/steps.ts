@@ -7,7 +7,7 @@ import type { FilmPlanes } from "../core/simulate/planes";
 import { finishOf, layFinish } from "../core/simulate/surfaceFinish";
 import { passing, stillShowing } from "../core/simulate/showing";
 import { decodeSrgb, linearToXyz, spectrumToLab, xyzToLab, type Triple } from "../core/colour/spaces";
-import type { LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
+import type { LaidCoat, LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
 
 /** What one coat does to the surface, measured on the simulated picture. */
 export interface CoatEffect {
@@ -136,17 +136,22 @@ function readBaseHue(request: SpecimenRequest, laid: LaidSurface, last: Uint8Cla
   return baseHueOf(spectrumToLab(masstone(opticsOfMix(mix, request.paints))), cells);
 }
 
-/** The surface after each coat, with what each coat did. */
-export function takeSteps(simulator: Simulator, request: SpecimenRequest, laid: LaidSurface): Steps {
-  const { grid } = laid;
-  const blank = () => {
-    const picture = new Uint8ClampedArray(grid.inside.length * 4);
-    for (let at = 0; at < grid.inside.length; at++) picture[at * 4 + 3] = grid.inside[at]! * 255;
+type Laid = readonly (LaidCoat & { readonly table: Float32Array })[];
+
+/** A picture of the bare panel for every coat, painted up to that coat. */
+function picturesAfter(
+  simulator: Simulator,
+  request: SpecimenRequest,
+  laid: LaidSurface,
+  stack: Laid,
+): Uint8ClampedArray<ArrayBuffer>[] {
+  const { inside } = laid.grid;
+  const after = laid.coats.map(() => {
+    const picture = new Uint8ClampedArray(inside.length * 4);
+    for (let at = 0; at < inside.length; at++) picture[at * 4 + 3] = inside[at]! * 255;
     return picture;
-  };
-  const after = laid.coats.map(blank);
-  const plain = { ...request, upTo: null, lit: false };
-  simulator.picture(plain, laid, (coat, from, rgba) => {
+  });
+  simulator.picture(request, laid, (coat, from, rgba) => {
     const picture = after[coat]!;
     for (let at = 0; at < rgba.length; at += 4) {
       picture[from * 4 + at] = rgba[at]!;
@@ -154,52 +159,60 @@ export function takeSteps(simulator: Simulator, request: SpecimenRequest, laid: 
       picture[from * 4 + at + 2] = rgba[at + 2]!;
     }
   });
+  after.forEach((picture, index) => {
+    const finish = finishOf(stack.slice(0, index + 1), request.job, request.paints, inside.length);
+    if (finish) layFinish(picture, finish, inside, null);
+  });
+  return after;
+}
+
+/** What one coat did to what it lies on, and what later coats leave of it. */
+function effectOf(
+  stack: Laid,
+  index: number,
+  pictures: readonly Uint8ClampedArray[],
+  inside: Float32Array,
+): Omit<CoatEffect, "showing"> {
+  const { coat, film } = stack[index]!;
+  const earlier = stillShowing(stack.slice(0, index + 1), inside, EARLIER_STEP).slice(0, index);
+  return {
+    coatId: coat.id,
+    coveredShare: film.coveredShare,
+    meanUm: film.meanUm,
+    earlier: earlier.map((share, at) => ({
+      coatId: stack[at]!.coat.id,
+      share: share / Math.max(1e-6, stack[at]!.film.coveredShare),
+    })),
+    above: stack.slice(index + 1).flatMap((over) => {
+      const found = filmOver(film, over.film, over.table);
+      return found.share > 0.02 ? [{ coatId: over.coat.id, ...found }] : [];
+    }),
+    change: changeOf(pictures[index]!, pictures[index + 1]!, film),
+    before: meanLab(pictures[index]!, film.cover),
+    after: meanLab(pictures[index + 1]!, film.cover),
+  };
+}
+
+/** The surface after each coat, with what each coat did. */
+export function takeSteps(simulator: Simulator, request: SpecimenRequest, laid: LaidSurface): Steps {
+  const { inside, width, height, pitchMm, originX, originY } = laid.grid;
+  const plain = { ...request, upTo: null, lit: false };
   const stack = laid.coats.map(({ coat, film }) => ({
     coat,
     film,
     table: filmTable(opticsOfMix(mixById(request.job, coat.mixId), request.paints), film.maxUm),
   }));
-  after.forEach((picture, index) => {
-    const finish = finishOf(stack.slice(0, index + 1), request.job, request.paints, grid.inside.length);
-    if (finish) layFinish(picture, finish, grid.inside, null);
-  });
+  const after = picturesAfter(simulator, plain, laid, stack);
   const primed = simulator.picture({ ...plain, upTo: 0 }, laid).rgba;
   const pictures = [primed, ...after];
-  const showing = stillShowing(stack, grid.inside);
-  const effects = laid.coats.map(({ coat, film }, index): CoatEffect => {
-    const before = meanLab(pictures[index]!, film.cover);
-    const after = meanLab(pictures[index + 1]!, film.cover);
-    return {
-      coatId: coat.id,
-      coveredShare: film.coveredShare,
-      meanUm: film.meanUm,
-      showing: showing[index]!,
-      earlier: stillShowing(stack.slice(0, index + 1), grid.inside, EARLIER_STEP)
-        .slice(0, index)
-        .map((share, at) => ({
-          coatId: laid.coats[at]!.coat.id,
-          share: share / Math.max(1e-6, laid.coats[at]!.film.coveredShare),
-        })),
-      above: stack.slice(index + 1).flatMap((over) => {
-        const found = filmOver(film, over.film, over.table);
-        return found.share > 0.02 ? [{ coatId: over.coat.id, ...found }] : [];
-      }),
-      change: changeOf(pictures[index]!, pictures[index + 1]!, film),
-      before,
-      after,
-    };
-  });
-  const { width, height, pitchMm, originX, originY } = grid;
-  const baseHue = readBaseHue(request, laid, pictures.at(-1)!);
+  const showing = stillShowing(stack, inside);
   return {
-    width,
-    height,
-    pitchMm,
-    originX,
-    originY,
-    pictures,
-    effects,
-    baseHue,
+    ...{ width, height, pitchMm, originX, originY, pictures },
     surfaceId: request.surfaceId,
+    effects: stack.map((_, index) => ({
+      ...effectOf(stack, index, pictures, inside),
+      showing: showing[index]!,
+    })),
+    baseHue: readBaseHue(request, laid, pictures.at(-1)!),
   };
 }

@@ -3,6 +3,7 @@ import type { Pattern } from "../patterns/pattern";
 import type { SurfaceForm } from "../surface/forms/form";
 import type { CheckResult } from "./finding";
 
+/** What a check looks at: one surface of a job, built, with the shelf. */
 export interface CheckContext {
   readonly job: Job;
   readonly surface: Surface;
@@ -14,6 +15,7 @@ export interface CheckContext {
   readonly pattern: Pattern | null;
 }
 
+/** One verdict on a design: what it is called, and what it finds. */
 export interface Check {
   readonly id: string;
   readonly label: string;

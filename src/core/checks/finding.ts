@@ -8,6 +8,7 @@ export interface Change {
   readonly value: number | string | boolean;
 }
 
+/** What mends a finding at one click: changes of the design, as data. */
 export interface Remedy {
   readonly label: string;
   readonly changes: readonly Change[];
@@ -41,11 +42,13 @@ export interface Finding {
 /** What a check says; the id is put before it. */
 export type CheckResult = Omit<Finding, "id" | "surfaceId"> & { readonly key: string };
 
+/** A change of one number of a coat. */
 export const coatChange = (surfaceId: string, coatId: string, key: string, value: number): Change => ({
   path: ["surfaces", surfaceId, "coats", coatId, key],
   value,
 });
 
+/** A change of one setting of a surface's pattern. */
 export const patternChange = (surfaceId: string, key: string, value: number | string): Change => ({
   path: ["surfaces", surfaceId, "pattern", "params", key],
   value,

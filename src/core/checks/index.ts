@@ -68,5 +68,6 @@ export function checkSurface(job: Job, surface: Surface, paints: readonly Paint[
   }
 }
 
+/** All findings of a job, worst first. */
 export const checkJob = (job: Job, paints: readonly Paint[]): Finding[] =>
   worstFirst(job.surfaces.flatMap((surface) => checkSurface(job, surface, paints)));

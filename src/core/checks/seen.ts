@@ -4,7 +4,7 @@ import { formatNumber } from "../units";
 import { familyIn } from "../patterns";
 import { isUnseen } from "../patterns/pattern";
 import { isTechniqueId, techniques } from "../techniques";
-import type { Finding, Remedy } from "./finding";
+import { coatChange, type Finding, type Remedy } from "./finding";
 
 /** What a simulated coat did; measured on the picture, so these verdicts come once it is painted. */
 export interface SeenCoat {
@@ -71,76 +71,74 @@ function notThereToBeSeen(surface: Surface, coat: Coat): boolean {
   return (isTechniqueId(id) && techniques[id].unseen === true) || isUnseen(familyIn(surface), coat);
 }
 
+/** A coat that makes no difference to what it lies on. */
+const unseen = (surface: Surface, coat: Coat, { change }: SeenCoat): Finding => ({
+  id: `${surface.id}/unseen/${coat.id}`,
+  gravity: "look",
+  surfaceId: surface.id,
+  coatId: coat.id,
+  where: `${surface.name}, ${coat.name}`,
+  sentence: `${coat.name} changes what it lies on by ${formatNumber(change, 1)} at most, which no eye sees.`,
+  reason: `A difference below ${formatNumber(UNSEEN, 1)} (CIEDE2000) is lost; the two tones are too close, or the film is too thin.`,
+  remedies: [
+    {
+      label: "One pass more",
+      changes: [coatChange(surface.id, coat.id, "passes", Math.min(12, coat.passes + 1))],
+    },
+    holdBack(surface, coat),
+  ],
+});
+
+/** A coat of which little is left when all is dry. */
+function buried(surface: Surface, coat: Coat, effect: SeenCoat): Finding {
+  const over = [...effect.above].sort((a, b) => b.hides - a.hides)[0];
+  const name = surface.coats.find((one) => one.id === over?.coatId)?.name;
+  return {
+    id: `${surface.id}/buried/${coat.id}`,
+    gravity: "look",
+    surfaceId: surface.id,
+    coatId: coat.id,
+    where: `${surface.name}, ${coat.name}`,
+    sentence: `Only ${percent(effect.showing / effect.coveredShare)} of ${coat.name} still shows when all is dry.`,
+    reason: name ? `${name} covers most of it.` : "Later coats cover it.",
+    remedies: [holdBack(surface, coat)],
+  };
+}
+
+/** A base whose hue texture or glazes have taken over; null where it still reads. */
+function lostHue(surface: Surface, first: Coat | undefined, baseHue: BaseHue | null): Finding | null {
+  if (!baseHue || !first || surface.pattern !== null) return null;
+  if (baseHue.baseChroma < GREY || baseHue.share >= LEAST_BASE) return null;
+  return {
+    id: `${surface.id}/base-hue/${first.id}`,
+    gravity: "look",
+    surfaceId: surface.id,
+    coatId: first.id,
+    where: surface.name,
+    sentence: `The hue of ${first.name} reads on ${percent(baseHue.share)} of the surface only.`,
+    reason: `Mean hue is ${formatNumber(baseHue.meanDeg, 0)}°, the base's ${formatNumber(baseHue.baseDeg, 0)}°: texture or glazes have taken over. Thin the glazes, or let more of the base show.`,
+    remedies: [],
+  };
+}
+
 /** Verdicts on a surface as it was simulated: coats that are not seen, coats that are buried, a base that is lost. */
 export function seenFindings(
   surface: Surface,
   effects: readonly SeenCoat[],
   baseHue: BaseHue | null,
 ): Finding[] {
-  const found: Finding[] = [];
-  for (const effect of effects) {
-    const coat = surface.coats.find((one) => one.id === effect.coatId);
-    if (!coat || effect.coveredShare === 0) continue;
-    const about = { surfaceId: surface.id, coatId: coat.id, where: `${surface.name}, ${coat.name}` };
-    if (notThereToBeSeen(surface, coat)) continue;
-    if (effect.change < UNSEEN) {
-      found.push({
-        ...about,
-        id: `${surface.id}/unseen/${coat.id}`,
-        gravity: "look",
-        sentence: `${coat.name} changes what it lies on by ${formatNumber(effect.change, 1)} at most, which no eye sees.`,
-        reason: `A difference below ${formatNumber(UNSEEN, 1)} (CIEDE2000) is lost; the two tones are too close, or the film is too thin.`,
-        remedies: [
-          {
-            label: "One pass more",
-            changes: [
-              {
-                path: ["surfaces", surface.id, "coats", coat.id, "passes"],
-                value: Math.min(12, coat.passes + 1),
-              },
-            ],
-          },
-          holdBack(surface, coat),
-        ],
-      });
-      continue;
-    }
-    const shows = effect.showing / effect.coveredShare;
+  const coatOf = (effect: SeenCoat | undefined) => surface.coats.find((coat) => coat.id === effect?.coatId);
+  const found = effects.flatMap((effect): Finding[] => {
+    const coat = coatOf(effect);
+    if (!coat || effect.coveredShare === 0 || notThereToBeSeen(surface, coat)) return [];
+    if (effect.change < UNSEEN) return [unseen(surface, coat, effect)];
     // The first coat of a cloth is there to be covered.
     const groundOfCloth = surface.pattern !== null && effect === effects[0];
-    if (shows < BURIED_SHARE && !groundOfCloth) {
-      const over = [...effect.above].sort((a, b) => b.hides - a.hides)[0];
-      const name = surface.coats.find((one) => one.id === over?.coatId)?.name;
-      found.push({
-        ...about,
-        id: `${surface.id}/buried/${coat.id}`,
-        gravity: "look",
-        sentence: `Only ${percent(shows)} of ${coat.name} still shows when all is dry.`,
-        reason: name ? `${name} covers most of it.` : "Later coats cover it.",
-        remedies: [holdBack(surface, coat)],
-      });
-    }
-  }
-  const first = effects[0] && surface.coats.find((coat) => coat.id === effects[0]!.coatId);
-  if (
-    baseHue &&
-    first &&
-    surface.pattern === null &&
-    baseHue.baseChroma >= GREY &&
-    baseHue.share < LEAST_BASE
-  ) {
-    found.push({
-      id: `${surface.id}/base-hue/${first.id}`,
-      gravity: "look",
-      surfaceId: surface.id,
-      coatId: first.id,
-      where: surface.name,
-      sentence: `The hue of ${first.name} reads on ${percent(baseHue.share)} of the surface only.`,
-      reason: `Mean hue is ${formatNumber(baseHue.meanDeg, 0)}°, the base's ${formatNumber(baseHue.baseDeg, 0)}°: texture or glazes have taken over. Thin the glazes, or let more of the base show.`,
-      remedies: [],
-    });
-  }
-  return found;
+    const shows = effect.showing / effect.coveredShare;
+    return shows < BURIED_SHARE && !groundOfCloth ? [buried(surface, coat, effect)] : [];
+  });
+  const lost = lostHue(surface, coatOf(effects[0]), baseHue);
+  return lost ? [...found, lost] : found;
 }
 
 /** What these verdicts look at, for the list of what was found in order. */

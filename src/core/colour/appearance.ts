@@ -71,6 +71,7 @@ export function opticsOfMix(mix: Pick<Mix, "parts"> | undefined, paints: readonl
 /** Dry colour of the primers, as flat as they are in use. */
 const PRIMER_LINEAR = { black: 0.008, grey: 0.23, white: 0.82 } as const;
 
+/** Reflectance of a primer, at the twelve bands. */
 export const primerSpectrum = (primer: keyof typeof PRIMER_LINEAR): Spectrum => {
   const level = PRIMER_LINEAR[primer];
   return linearToSpectrum([level, level, level]);

@@ -6,6 +6,7 @@
 export const BANDS = 12;
 export const FIRST_NM = 410;
 export const LAST_NM = 690;
+/** Middle of a band, nm. */
 export const bandNm = (band: number): number => FIRST_NM + ((LAST_NM - FIRST_NM) * band) / (BANDS - 1);
 
 /** Reflectances stay inside these; a higher floor breaks dark saturated blues. */

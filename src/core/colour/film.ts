@@ -62,6 +62,7 @@ export function masstone(optics: Optics): Spectrum {
 
 /** Levels of stored thickness: X = maxUm (level / 255)², fine where films are thin. */
 export const LEVELS = 256;
+/** Thickness that a level 0 to 255 stands for, µm; levels are finer where films are thin. */
 export const levelUm = (level: number, maxUm: number): number => maxUm * (level / 255) * (level / 255);
 
 /**

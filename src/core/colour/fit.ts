@@ -14,6 +14,7 @@ export interface TintWhite {
   readonly strength: number;
 }
 
+/** A pot's optics as fitted to its readings, and the tinting strength found with them. */
 export interface FittedPaint {
   readonly fit: PaintFit;
   readonly optics: Optics;
@@ -97,24 +98,13 @@ function stepOf(jacobian: readonly (readonly number[])[], r: readonly number[], 
   return solveLinear(matrix);
 }
 
-/**
- * K and S of a pot from readings, by damped least squares. Source: Levenberg 1944, Marquardt 1963; unknowns are the
- * logarithms of K and S at twelve bands and of the tinting strength, so that none can turn negative. Where readings
- * leave the spectrum open, it keeps the shape it started with.
- * @param start optics to begin from, as the colour given by eye says
- * @param white the white of the tints; null where there are none
- * @throws RangeError without a reading, or for a tint without its white
- */
-export function fitOptics(
+/** Unknowns that meet the readings best, by damped steps from where they start. */
+function solve(
+  first: readonly number[],
   readings: readonly PaintReading[],
-  start: Optics,
-  strength: number,
   white: TintWhite | null,
-): FittedPaint {
-  if (readings.length === 0) throw new RangeError("a fit needs at least one reading");
-  const log = (values: Float64Array) => Array.from(values, (value) => Math.log(Math.max(1e-6, value)));
-  const first = [...log(start.absorption), ...log(start.scattering), Math.log(strength)];
-  let p = first;
+): readonly number[] {
+  let p: readonly number[] = first;
   let r = residuals(p, first, readings, white);
   let damping = 0.01;
   for (let turn = 0; turn < TURNS; turn++) {
@@ -137,6 +127,27 @@ export function fitOptics(
       if (damping > 1e8) break;
     }
   }
+  return p;
+}
+
+/**
+ * K and S of a pot from readings, by damped least squares. Source: Levenberg 1944, Marquardt 1963; unknowns are the
+ * logarithms of K and S at twelve bands and of the tinting strength, so that none can turn negative. Where readings
+ * leave the spectrum open, it keeps the shape it started with.
+ * @param start optics to begin from, as the colour given by eye says
+ * @param white the white of the tints; null where there are none
+ * @throws RangeError without a reading, or for a tint without its white
+ */
+export function fitOptics(
+  readings: readonly PaintReading[],
+  start: Optics,
+  strength: number,
+  white: TintWhite | null,
+): FittedPaint {
+  if (readings.length === 0) throw new RangeError("a fit needs at least one reading");
+  const log = (values: Float64Array) => Array.from(values, (value) => Math.log(Math.max(1e-6, value)));
+  const first = [...log(start.absorption), ...log(start.scattering), Math.log(strength)];
+  const p = solve(first, readings, white);
   const optics = toOptics(p);
   const found = Math.exp(p[2 * BANDS]!);
   const differences = readings.map((reading) =>

@@ -8,6 +8,35 @@ const reduced = (parts: readonly number[]): number[] => {
   return parts.map((part) => part / common);
 };
 
+type Judge = ReturnType<typeof judge>;
+const MOST_TURNS = 40;
+
+/** The recipe with one part moved by one that comes nearest of all; the same one where none is nearer. */
+function oneBetter(recipe: Recipe, difference: number, mostParts: number, see: Judge): [Recipe, number] {
+  let [better, least] = [recipe, difference];
+  recipe.parts.forEach((part, at) => {
+    for (const next of [part - 1, part + 1]) {
+      if (next < 1 || next > mostParts) continue;
+      const tried = { pots: recipe.pots, parts: recipe.parts.map((one, k) => (k === at ? next : one)) };
+      const judged = see(tried).difference;
+      if (judged < least - 1e-9) [better, least] = [tried, judged];
+    }
+  });
+  return [better, least];
+}
+
+/** Every mix of four pots that holds three with their parts and one more of the others. */
+function withOneMore(mix: FoundMix, place: ReadonlyMap<string, number>, pots: number): Recipe[] {
+  const three = mix.parts.map((part) => ({ pot: place.get(part.paintId)!, parts: part.parts }));
+  const others = Array.from({ length: pots }, (_, pot) => pot).filter(
+    (pot) => !three.some((part) => part.pot === pot),
+  );
+  return others.map((pot) => {
+    const four = [...three, { pot, parts: 1 }].sort((a, b) => a.pot - b.pot);
+    return { pots: four.map((part) => part.pot), parts: four.map((part) => part.parts) };
+  });
+}
+
 /**
  * Mixes of four pots near a goal: an approximation. Every other pot is added to each of the best smaller mixes, and
  * the parts of the best are then moved one by one as long as that helps; better ones may exist.
@@ -33,30 +62,15 @@ export function nearFourPots(
   const tune = (start: Recipe): void => {
     let recipe = start;
     let { difference } = consider(recipe);
-    for (let turn = 0; turn < 40; turn++) {
-      let better = recipe;
-      recipe.parts.forEach((part, at) => {
-        for (const next of [part - 1, part + 1]) {
-          if (next < 1 || next > mostParts) continue;
-          const tried = { pots: recipe.pots, parts: recipe.parts.map((one, k) => (k === at ? next : one)) };
-          const judged = see(tried).difference;
-          if (judged >= difference - 1e-9) continue;
-          better = tried;
-          difference = judged;
-        }
-      });
+    for (let turn = 0; turn < MOST_TURNS; turn++) {
+      const [better, least] = oneBetter(recipe, difference, mostParts, see);
       if (better === recipe) return;
-      recipe = better;
+      [recipe, difference] = [better, least];
       consider({ pots: recipe.pots, parts: reduced(recipe.parts) });
     }
   };
   for (const mix of begin.filter((one) => one.parts.length === 3)) {
-    const three = mix.parts.map((part) => ({ pot: place.get(part.paintId)!, parts: part.parts }));
-    for (let pot = 0; pot < paints.length; pot++) {
-      if (three.some((part) => part.pot === pot)) continue;
-      const four = [...three, { pot, parts: 1 }].sort((a, b) => a.pot - b.pot);
-      tune({ pots: four.map((part) => part.pot), parts: four.map((part) => part.parts) });
-    }
+    for (const four of withOneMore(mix, place, paints.length)) tune(four);
   }
   return [...found.values()].sort(compareMixes).slice(0, keep);
 }

@@ -13,6 +13,7 @@ export interface ToneGoal {
   readonly goal: Triple;
 }
 
+/** A glaze that carries the tones towards their goals, and how near each comes. */
 export interface FoundGlaze {
   readonly parts: readonly MixPart[];
   /** Parts of water to one of paint. */
@@ -27,6 +28,7 @@ export interface FoundGlaze {
   readonly spectra: readonly Spectrum[];
 }
 
+/** What a search for a glaze may use. */
 export interface GlazeOptions {
   /** Dry film of one coat at a thinning, µm. */
   readonly coatUm: (water: number) => number;
@@ -83,6 +85,12 @@ function bestRoute(optics: Optics, ways: readonly Route[], tones: readonly ToneG
   return ways[best]!;
 }
 
+/** Every pair of whole parts up to a number that cannot be made smaller. */
+const pairsOfParts = (mostParts: number): (readonly [number, number])[] => {
+  const parts = Array.from({ length: mostParts }, (_, at) => at + 1);
+  return parts.flatMap((m) => parts.flatMap((n) => (gcd(m, n) === 1 ? [[m, n] as const] : [])));
+};
+
 /**
  * Which glaze, thinned how and laid how often, carries some tones nearest to their goals: every pot and every pair of
  * pots in whole parts is tried.
@@ -105,27 +113,23 @@ export async function findGlazes(
     const rank = (one: FoundGlaze) => one.score + 0.5 * (one.parts.length - 1);
     best = [...best, { parts, ...way, ...seen }].sort((a, b) => rank(a) - rank(b)).slice(0, keep);
   };
-  for (let first = 0; first < paints.length; first++) {
+  const pairs = pairsOfParts(mostParts);
+  const optics = paints.map(paintOptics);
+  for (const [first, one] of paints.entries()) {
     if (!(await wanted(first, paints.length))) return null;
-    const [one, a] = [paints[first]!, paintOptics(paints[first]!)];
-    consider([{ paintId: one.id, parts: 1 }], a);
+    consider([{ paintId: one.id, parts: 1 }], optics[first]!);
     for (let second = first + 1; second < paints.length; second++) {
-      const [other, b] = [paints[second]!, paintOptics(paints[second]!)];
-      for (let m = 1; m <= mostParts; m++) {
-        for (let n = 1; n <= mostParts; n++) {
-          if (gcd(m, n) !== 1) continue;
-          const optics = mixOptics([
-            { optics: a, parts: m, strength: one.strength },
-            { optics: b, parts: n, strength: other.strength },
-          ]);
-          consider(
-            [
-              { paintId: one.id, parts: m },
-              { paintId: other.id, parts: n },
-            ],
-            optics,
-          );
-        }
+      const other = paints[second]!;
+      for (const [m, n] of pairs) {
+        const mixed = mixOptics([
+          { optics: optics[first]!, parts: m, strength: one.strength },
+          { optics: optics[second]!, parts: n, strength: other.strength },
+        ]);
+        const parts = [
+          { paintId: one.id, parts: m },
+          { paintId: other.id, parts: n },
+        ];
+        consider(parts, mixed);
       }
     }
   }

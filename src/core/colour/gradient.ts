@@ -5,6 +5,7 @@ import { mixOptics } from "./mix";
 import { spectrumToLab, type Triple } from "./spaces";
 import type { Spectrum } from "./spectrum";
 
+/** One step of a gradient: parts of both ends, and the colour they give. */
 export interface GradientStep {
   /** Whole parts of the first and of the second end. */
   readonly parts: readonly [first: number, second: number];
@@ -12,6 +13,7 @@ export interface GradientStep {
   readonly lab: Triple;
 }
 
+/** A row of mixes from one colour to another, and how even its steps are. */
 export interface Gradient {
   readonly steps: readonly GradientStep[];
   /** CIEDE2000 from each step to the next. */

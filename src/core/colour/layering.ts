@@ -4,6 +4,7 @@ import { brushedPassUm } from "./mix";
 import { spectrumToLab } from "./spaces";
 import type { Spectrum } from "./spectrum";
 
+/** What shows after some coats, and how far that is from the paint laid thick. */
 export interface CoverStep {
   readonly coats: number;
   readonly spectrum: Spectrum;
@@ -31,6 +32,7 @@ export function coatsToCover(optics: Optics, water: number, ground: Spectrum, li
   return steps;
 }
 
+/** The ground to paint under a glaze; how near the goal it comes where no ground reaches it. */
 export interface GroundAnswer {
   /** What has to lie below, held inside what paint can be. */
   readonly ground: Spectrum;

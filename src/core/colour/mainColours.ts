@@ -4,6 +4,7 @@ import type { Random } from "../random";
 
 export type Neutral = readonly [red: number, green: number, blue: number];
 
+/** A colour of a picture and the share of the picture it stands for. */
 export interface MainColour {
   /** "#rrggbb" */
   readonly colour: string;
@@ -89,6 +90,76 @@ const MOST_POINTS = 24_000;
 /** Centres nearer than this are one colour to a painter. */
 const SAME = 4;
 
+/** Pixels to look at, as L*a*b*: at most MOST_POINTS, clear ones left out. */
+function pointsOf(rgba: Uint8ClampedArray, neutral: Neutral | null): Triple[] {
+  const pixels = rgba.length / 4;
+  const stride = Math.max(1, Math.floor(pixels / MOST_POINTS));
+  const points: Triple[] = [];
+  for (let pixel = 0; pixel < pixels; pixel += stride) {
+    if (rgba[pixel * 4 + 3]! >= 128) points.push(pixelLab(rgba, pixel * 4, neutral));
+  }
+  return points;
+}
+
+type Sum = [l: number, a: number, b: number, n: number];
+
+/** Sums of the points that lie nearest to each centre. */
+function sumsOf(points: readonly Triple[], centres: readonly Triple[]): Sum[] {
+  const sums = centres.map((): Sum => [0, 0, 0, 0]);
+  for (const point of points) {
+    let best = 0;
+    let least = Infinity;
+    for (let k = 0; k < centres.length; k++) {
+      const distance = square(point, centres[k]!);
+      if (distance < least) [least, best] = [distance, k];
+    }
+    const sum = sums[best]!;
+    for (const axis of [0, 1, 2] as const) sum[axis] += point[axis];
+    sum[3]++;
+  }
+  return sums;
+}
+
+interface Group {
+  lab: Triple;
+  size: number;
+}
+
+/** Centres moved until they stand still, with the number of points of each. */
+function settle(points: readonly Triple[], start: readonly Triple[]): Group[] {
+  let centres = start;
+  let sizes: number[] = [];
+  for (let turn = 0; turn < TURNS; turn++) {
+    const sums = sumsOf(points, centres);
+    sizes = sums.map((sum) => sum[3]);
+    const moved = centres.map((centre, k): Triple => {
+      const [l, a, b, n] = sums[k]!;
+      return n > 0 ? [l / n, a / n, b / n] : centre;
+    });
+    const still = moved.every((centre, k) => square(centre, centres[k]!) < 1e-4);
+    centres = moved;
+    if (still) break;
+  }
+  return centres.map((lab, k) => ({ lab, size: sizes[k]! }));
+}
+
+/** Colours that can hardly be told apart, joined to their mean. */
+function joined(list: readonly Group[]): Group[] {
+  const groups: Group[] = [];
+  for (const one of list) {
+    const same = groups.find((group) => ciede2000(group.lab, one.lab) < SAME);
+    if (!same) {
+      groups.push({ ...one });
+      continue;
+    }
+    const total = same.size + one.size;
+    const mean = same.lab.map((value, axis) => (value * same.size + one.lab[axis]! * one.size) / total);
+    same.lab = mean as unknown as Triple;
+    same.size = total;
+  }
+  return groups;
+}
+
 /**
  * Main colours of a picture with their shares: k-means in L*a*b* (Lloyd 1982), colours that can hardly be told apart
  * joined. Clear pixels do not count.
@@ -102,54 +173,11 @@ export function mainColours(
   neutral: Neutral | null,
   random: Random,
 ): MainColour[] {
-  const pixels = rgba.length / 4;
-  const stride = Math.max(1, Math.floor(pixels / MOST_POINTS));
-  const points: Triple[] = [];
-  for (let pixel = 0; pixel < pixels; pixel += stride) {
-    if (rgba[pixel * 4 + 3]! >= 128) points.push(pixelLab(rgba, pixel * 4, neutral));
-  }
+  const points = pointsOf(rgba, neutral);
   if (points.length === 0) return [];
-  let centres = firstCentres(points, count, random);
-  let sizes: number[] = [];
-  for (let turn = 0; turn < TURNS; turn++) {
-    const sums = centres.map(() => [0, 0, 0, 0] as [number, number, number, number]);
-    for (const point of points) {
-      let best = 0;
-      let least = Infinity;
-      for (let k = 0; k < centres.length; k++) {
-        const distance = square(point, centres[k]!);
-        if (distance < least) [least, best] = [distance, k];
-      }
-      const sum = sums[best]!;
-      for (const axis of [0, 1, 2] as const) sum[axis] += point[axis];
-      sum[3]++;
-    }
-    sizes = sums.map((sum) => sum[3]);
-    const moved = centres.map((centre, k): Triple => {
-      const [l, a, b, n] = sums[k]!;
-      return n > 0 ? [l / n, a / n, b / n] : centre;
-    });
-    const still = moved.every((centre, k) => square(centre, centres[k]!) < 1e-4);
-    centres = moved;
-    if (still) break;
-  }
-  const groups: { lab: Triple; size: number }[] = [];
-  centres
-    .map((lab, k) => ({ lab, size: sizes[k]! }))
-    .filter(({ size }) => size > 0)
-    .sort((a, b) => b.size - a.size)
-    .forEach((one) => {
-      const same = groups.find((group) => ciede2000(group.lab, one.lab) < SAME);
-      if (!same) {
-        groups.push({ ...one });
-        return;
-      }
-      const total = same.size + one.size;
-      const mean = same.lab.map((value, axis) => (value * same.size + one.lab[axis]! * one.size) / total);
-      same.lab = mean as unknown as Triple;
-      same.size = total;
-    });
-  return groups
-    .sort((a, b) => b.size - a.size)
+  const bySize = (a: Group, b: Group) => b.size - a.size;
+  const settled = settle(points, firstCentres(points, count, random)).filter(({ size }) => size > 0);
+  return joined(settled.sort(bySize))
+    .sort(bySize)
     .map(({ lab, size }) => ({ colour: labToHex(lab), share: size / points.length }));
 }

@@ -13,6 +13,7 @@ export interface Recipe {
   readonly parts: readonly number[];
 }
 
+/** A mix found for a goal, and how far it is off, CIEDE2000. */
 export interface FoundMix {
   readonly parts: readonly MixPart[];
   /** CIEDE2000 against the goal, as the mix will be seen. */
@@ -65,6 +66,7 @@ export function judge(
   };
 }
 
+/** Parts by the ids of their pots, with what was judged of them. */
 export const namedMix = (
   paints: readonly Paint[],
   { pots, parts }: Recipe,
@@ -74,6 +76,7 @@ export const namedMix = (
   ...judged,
 });
 
+/** Greatest common divisor of two whole numbers. */
 export const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 /** Part numbers without a common divisor, so that 2 : 4 is not tried beside 1 : 2; the last number runs fastest. */
@@ -85,6 +88,7 @@ export function ratios(count: number, most: number): number[][] {
   return rows.filter((row) => row.reduce(gcd, 0) === 1);
 }
 
+/** How far a search goes: parts, pots, and answers to keep. */
 export interface SearchOptions {
   /** Largest number of parts of one pot. */
   readonly mostParts: number;

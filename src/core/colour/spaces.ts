@@ -22,7 +22,9 @@ function weigh(spectrum: Spectrum, rows: readonly Float64Array[]): Triple {
   return out;
 }
 
+/** CIE XYZ of a reflectance under D65, 2° observer, Y 1 for white. */
 export const spectrumToXyz = (spectrum: Spectrum): Triple => weigh(spectrum, XYZ_WEIGHTS);
+/** Linear sRGB of a reflectance under D65; may lie outside 0…1. */
 export const spectrumToLinear = (spectrum: Spectrum): Triple => weigh(spectrum, RGB_WEIGHTS);
 
 /** Linear sRGB to XYZ (D65). Source: IEC 61966-2-1. */
@@ -67,6 +69,7 @@ export const labToHex = (lab: Triple): string => {
   );
 };
 
+/** CIELAB of a reflectance under D65, 2° observer. */
 export const spectrumToLab = (spectrum: Spectrum): Triple => xyzToLab(spectrumToXyz(spectrum));
 
 /** Moves a linear colour outside sRGB towards the grey of its own luminance until it fits: keeps hue and lightness. */
@@ -82,12 +85,14 @@ export function fitGamut([r, g, b]: Triple): Triple {
 
 const toByte = (linear: number) => Math.round(255 * encodeSrgb(Math.min(1, Math.max(0, linear))));
 
+/** Linear sRGB as "#rrggbb", cut to what a screen can show. */
 export function linearToHex(linear: Triple): string {
   return `#${fitGamut(linear)
     .map((channel) => toByte(channel).toString(16).padStart(2, "0"))
     .join("")}`;
 }
 
+/** A reflectance as a screen shows it, "#rrggbb". */
 export const spectrumToHex = (spectrum: Spectrum): string => linearToHex(spectrumToLinear(spectrum));
 
 /** @throws RangeError unless the text is # and six hexadecimal digits */

@@ -5,6 +5,7 @@ import { hexToLinear, type Triple } from "./spaces";
 /** Reflectance, 0…1, at the twelve bands. */
 export type Spectrum = Float64Array;
 
+/** The same reflectance 0…1 at every band. */
 export const uniformSpectrum = (reflectance: number): Spectrum => new Float64Array(BANDS).fill(reflectance);
 
 /** Light of two spectra side by side, as the eye adds them: a plain average per band. */

@@ -1,5 +1,6 @@
 import { gcd } from "./search";
 
+/** Shares as small whole parts, and how far they are off. */
 export interface WholeParts {
   readonly parts: readonly number[];
   /** Largest error of any share, 0…1. */

@@ -42,5 +42,6 @@ export const referenceSchema = fields({
 });
 export type Reference = Shape<typeof referenceSchema>;
 
+/** A mix of the job; undefined where it has none of that id. */
 export const mixById = (job: { readonly mixes: readonly Mix[] }, mixId: string): Mix | undefined =>
   job.mixes.find((mix) => mix.id === mixId);

@@ -35,6 +35,7 @@ const patternUse = fields({
 });
 /** The pattern of a surface; null for none. */
 export const patternSlot = patternUse.nullable().defined();
+/** A pattern on a surface: which family, and its settings as that family reads them. */
 export interface PatternUse {
   readonly id: string;
   readonly version: number;
@@ -104,5 +105,6 @@ export const surfaceSchema = fields({
 type SurfaceShape = WithPattern<Shape<typeof surfaceSchema>>;
 export type Surface = Omit<SurfaceShape, "variants"> & { readonly variants: readonly Variant[] };
 
+/** Coats that will be painted: all but those held back. */
 export const activeCoats = (surface: { readonly coats: readonly Coat[] }): Coat[] =>
   surface.coats.filter((coat) => !coat.held);

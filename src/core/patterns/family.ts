@@ -108,6 +108,7 @@ export interface PatternGuides {
   readonly note: string;
 }
 
+/** Where guides lie, as a table: how the columns are called, and its rows. */
 export interface GuideTable {
   readonly title: string;
   /** Accessible name. */
@@ -135,6 +136,7 @@ export interface GoalMatch {
   readonly difference: number;
 }
 
+/** Colours that a pattern wants mixed, and how near paint comes to each. */
 export interface PatternGoals {
   readonly title: string;
   readonly about: string;

@@ -6,6 +6,7 @@ import { sett } from "./sett/sett";
 /** Every pattern family, by id. A new family is one folder and one line here. */
 export const families: Readonly<Record<string, PatternFamily>> = { sett, camouflage };
 
+/** Whether there is a family of this id. */
 export const isFamilyId = (id: string): boolean => Object.hasOwn(families, id);
 
 /** A surface's family; null where it has none, or one that is not known. */

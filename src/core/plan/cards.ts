@@ -110,6 +110,7 @@ export function cardsOf(job: Job, paints: readonly Paint[], painter: Painter): C
   });
 }
 
+/** Time of several cards, minutes: of the hand, and of drying. */
 export interface Totals {
   readonly handMinutes: number;
   readonly dryMinutes: number;

@@ -4,6 +4,7 @@ import type { Painter } from "../painter";
 /** Share of an ordinary acrylic's volume that stays as film; the rest is water that dries off. */
 export const SOLIDS_SHARE = 0.35;
 
+/** A mix in whole drops for the area it has to cover, with what is lost on the way. */
 export interface Batch {
   /** Mixed and thinned paint that lands on the figures, µl. */
   readonly onFigureUl: number;

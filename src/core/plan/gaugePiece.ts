@@ -36,6 +36,7 @@ export interface Turns {
   readonly to: number;
 }
 
+/** Everything a printed guide shows, in mm on the paper. */
 export interface GaugeDrawing {
   readonly ticks: readonly GaugeTick[];
   readonly areas: readonly GaugeArea[];

@@ -3,6 +3,7 @@ import { chromaOf, type Triple } from "../colour/spaces";
 /** Pairs of surfaces that lie side by side, by id. */
 export type Touching = readonly (readonly [string, string])[];
 
+/** Which colour each surface gets, and how unlike those are that touch. */
 export interface Assignment {
   /** Which colour each surface gets, by its place in the list of colours. */
   readonly colourOf: Readonly<Record<string, number>>;

@@ -16,8 +16,10 @@ export interface DropSizes {
 const dropOf = ({ paints, waterDropUl }: DropSizes, paintId: string | null): number =>
   paintId === null ? waterDropUl : (paints.find((paint) => paint.id === paintId)?.dropUl ?? 40);
 
+/** Paint in a well, µl. */
 export const paintUl = (well: Pick<Well, "content">): number =>
   well.content.reduce((sum, part) => sum + part.ul, 0);
+/** Paint and water in a well, µl. */
 export const volumeUl = (well: Pick<Well, "content" | "waterUl">): number => paintUl(well) + well.waterUl;
 /** Parts of water to one of paint in the well now; 0 without paint. */
 export const thinningOf = (well: Pick<Well, "content" | "waterUl">): number =>
@@ -79,6 +81,7 @@ export function wellLab(content: Well["content"], paints: readonly Paint[]): Tri
   return parts.length > 0 ? spectrumToLab(masstone(mixOptics(parts))) : null;
 }
 
+/** Drops to add to a well, the colour they give, and how far it is off, CIEDE2000. */
 export interface FoundAddition {
   readonly additions: readonly Addition[];
   readonly difference: number;
@@ -90,6 +93,32 @@ export interface FoundAddition {
 /** Water that keeps the thinning, in whole drops. */
 const waterFor = (well: Well, paintAddedUl: number, sizes: DropSizes) =>
   Math.round((thinningOf(well) * paintAddedUl) / sizes.waterDropUl);
+
+interface PotDrops {
+  readonly paint: Paint;
+  readonly drops: number;
+}
+
+/** Every one and two pots in 1 to so many whole drops. */
+function* dropsToTry(pots: readonly Paint[], mostDrops: number): Generator<readonly PotDrops[]> {
+  for (const [first, paint] of pots.entries()) {
+    for (let drops = 1; drops <= mostDrops; drops++) {
+      yield [{ paint, drops }];
+      for (const other of pots.slice(first + 1)) {
+        for (let more = 1; more <= mostDrops; more++)
+          yield [
+            { paint, drops },
+            { paint: other, drops: more },
+          ];
+      }
+    }
+  }
+}
+
+const dropsOf = ({ additions }: FoundAddition) => additions.reduce((sum, part) => sum + part.drops, 0);
+/** Nearest first, fewer drops first where two cannot be told apart. */
+const byNearness = (a: FoundAddition, b: FoundAddition) =>
+  rankStep(a.difference) - rankStep(b.difference) || dropsOf(a) - dropsOf(b) || a.difference - b.difference;
 
 /**
  * What to add to a well to come nearest to a tone: every one and two pots in whole drops, with the water that keeps the
@@ -106,41 +135,17 @@ export function whatToAdd(
   limits: { readonly mostDrops: number; readonly mostUl: number; readonly keep: number },
 ): FoundAddition[] {
   const found: FoundAddition[] = [];
-  const counted = (one: FoundAddition) => one.additions.reduce((sum, part) => sum + part.drops, 0);
-  const consider = (additions: readonly { paint: Paint; drops: number }[]) => {
+  for (const additions of dropsToTry(pots, limits.mostDrops)) {
     const ul = additions.reduce((sum, { paint, drops }) => sum + paint.dropUl * drops, 0);
     const water = waterFor(well, ul, sizes);
     const volume = volumeUl(well) + ul + water * sizes.waterDropUl;
-    if (volume > limits.mostUl) return;
-    const content = [
-      ...well.content,
-      ...additions.map(({ paint, drops }) => ({ paintId: paint.id, ul: paint.dropUl * drops })),
-    ];
-    const lab = wellLab(content, sizes.paints);
-    if (!lab) return;
+    if (volume > limits.mostUl) continue;
+    const added = additions.map(({ paint, drops }) => ({ paintId: paint.id, ul: paint.dropUl * drops }));
+    const lab = wellLab([...well.content, ...added], sizes.paints);
+    if (!lab) continue;
     const list: Addition[] = additions.map(({ paint, drops }) => ({ paintId: paint.id, drops }));
     if (water > 0) list.push({ paintId: null, drops: water });
     found.push({ additions: list, difference: ciede2000(lab, goal), lab, volumeUl: volume });
-  };
-  pots.forEach((paint, first) => {
-    for (let drops = 1; drops <= limits.mostDrops; drops++) {
-      consider([{ paint, drops }]);
-      for (const other of pots.slice(first + 1)) {
-        for (let more = 1; more <= limits.mostDrops; more++) {
-          consider([
-            { paint, drops },
-            { paint: other, drops: more },
-          ]);
-        }
-      }
-    }
-  });
-  return found
-    .sort(
-      (a, b) =>
-        rankStep(a.difference) - rankStep(b.difference) ||
-        counted(a) - counted(b) ||
-        a.difference - b.difference,
-    )
-    .slice(0, limits.keep);
+  }
+  return found.sort(byNearness).slice(0, limits.keep);
 }

@@ -20,4 +20,5 @@ export type SchemeId = keyof typeof all;
 // Each is checked against its own tones where it is made; here they are handled alike.
 export const schemes = all as unknown as Readonly<Record<SchemeId, SchemeDefinition>>;
 export const schemeIds = Object.keys(all) as SchemeId[];
+/** Whether there is a scheme of this id. */
 export const isSchemeId = (id: string): id is SchemeId => id in all;

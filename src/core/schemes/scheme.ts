@@ -72,6 +72,7 @@ export interface SchemeDefinition<Tone extends string = string> {
   coats(room: SchemeRoom): readonly SchemeCoat<Tone>[];
 }
 
+/** Declares a scheme, so that its tones are known to its coats. */
 export const defineScheme = <Tone extends string>(
   definition: SchemeDefinition<Tone>,
 ): SchemeDefinition<Tone> => definition;

@@ -22,6 +22,7 @@ const MOST_POTS = { two: 48, three: 14 } as const;
 /** How much of a glaze's film lies where the texture is: glazes are pulled off what stands out. */
 const GLAZE_SHARE_ON_TEXTURE = 0.6;
 
+/** What a scheme is told of the piece it is to paint: answers, brush, scale, shape. */
 export const roomFor = (
   job: Pick<Job, "figures" | "hand">,
   surface: Surface,

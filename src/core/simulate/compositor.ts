@@ -26,6 +26,7 @@ export interface CompositeCoat {
   readonly table: Float32Array;
 }
 
+/** What is composited: the ground, the films in order, and what lies inside the panel. */
 export interface CompositeInput {
   readonly ground: Spectrum;
   readonly coats: readonly CompositeCoat[];
@@ -67,6 +68,69 @@ function decodeBase64(text: string): Uint8Array<ArrayBuffer> {
   return Uint8Array.from(binary, (character) => character.charCodeAt(0));
 }
 
+/** The kernel with the parts of its memory that a picture is made in. */
+class KernelRoom {
+  private readonly bytes: Uint8Array;
+  readonly shades: Float32Array;
+  readonly rgba: Uint8Array;
+
+  constructor(readonly kernel: KernelExports) {
+    const { buffer } = kernel.memory;
+    this.bytes = new Uint8Array(buffer);
+    this.shades = new Float32Array(buffer, SHADES_AT, CHUNK);
+    this.rgba = new Uint8Array(buffer, OUT_AT, CHUNK * 4);
+    this.bytes.set(CURVE, CURVE_AT);
+    RGB_WEIGHTS.forEach((row, channel) =>
+      new Float32Array(buffer, WEIGHTS_AT + channel * BANDS * 4, BANDS).set(row),
+    );
+  }
+
+  /** Puts in what holds for the whole picture. */
+  begin({ ground, coats }: CompositeInput): void {
+    const { buffer } = this.kernel.memory;
+    new Float32Array(buffer, GROUND_AT, BANDS).set(ground);
+    coats.forEach(({ table }, index) =>
+      putTable(new Float32Array(buffer, TABLES_AT + index * TABLE_BYTES, table.length), table),
+    );
+  }
+
+  private put(
+    { film }: CompositeCoat,
+    from: number,
+    count: number,
+    levelsAt: number,
+    coversAt: number,
+  ): void {
+    this.bytes.set(film.level.subarray(from, from + count), levelsAt);
+    this.bytes.set(film.cover.subarray(from, from + count), coversAt);
+  }
+
+  /** All films over a chunk, two at a time. */
+  layAll(coats: readonly CompositeCoat[], laid: readonly number[], from: number, count: number): void {
+    for (let k = 0; k < laid.length; k += 2) {
+      const [first, second] = [laid[k]!, laid[k + 1]];
+      this.put(coats[first]!, from, count, LEVELS_AT, COVERS_AT);
+      if (second === undefined) this.kernel.applyFilm(first, count);
+      else {
+        this.put(coats[second]!, from, count, LEVELS_2_AT, COVERS_2_AT);
+        this.kernel.applyPair(first, second, count);
+      }
+    }
+  }
+
+  /** One film after the other over a chunk; the picture after each is told. */
+  layEach(coats: readonly CompositeCoat[], from: number, count: number, afterCoat: AfterCoat): void {
+    coats.forEach((coat, index) => {
+      if (coat.film.coveredShare > 0) {
+        this.put(coat, from, count, LEVELS_AT, COVERS_AT);
+        this.kernel.applyFilm(index, count);
+      }
+      this.kernel.resolve(count);
+      afterCoat(index, from, this.rgba.subarray(0, count * 4));
+    });
+  }
+}
+
 /** Starts the WebAssembly kernel. @throws where the machine lacks WebAssembly SIMD */
 export async function startKernel(): Promise<Compositor> {
   const { instance } = await WebAssembly.instantiate(decodeBase64(KERNEL_BASE64), {
@@ -77,56 +141,23 @@ export async function startKernel(): Promise<Compositor> {
     },
   });
   const kernel = instance.exports as unknown as KernelExports;
-  const { buffer } = kernel.memory;
-  const bytes = new Uint8Array(buffer);
-  const shades = new Float32Array(buffer, SHADES_AT, CHUNK);
-  const rgba = new Uint8Array(buffer, OUT_AT, CHUNK * 4);
-  bytes.set(CURVE, CURVE_AT);
-  RGB_WEIGHTS.forEach((row, channel) =>
-    new Float32Array(buffer, WEIGHTS_AT + channel * BANDS * 4, BANDS).set(row),
-  );
+  const room = new KernelRoom(kernel);
   return (input, out, afterCoat) => {
-    checkCoats(input.coats.length);
-    const total = input.inside.length;
-    new Float32Array(buffer, GROUND_AT, BANDS).set(input.ground);
-    input.coats.forEach((coat, index) =>
-      putTable(new Float32Array(buffer, TABLES_AT + index * TABLE_BYTES, coat.table.length), coat.table),
-    );
-    const laid = [...input.coats.keys()].filter((index) => input.coats[index]!.film.coveredShare > 0);
-    if (!input.shade) shades.fill(1);
-    for (let from = 0; from < total; from += CHUNK) {
-      const count = Math.min(CHUNK, total - from);
-      if (!hasPanel(input.inside, from, count)) continue;
-      if (input.shade) shades.set(input.shade.subarray(from, from + count));
+    const { coats, inside, shade } = input;
+    checkCoats(coats.length);
+    room.begin(input);
+    const laid = [...coats.keys()].filter((index) => coats[index]!.film.coveredShare > 0);
+    if (!shade) room.shades.fill(1);
+    for (let from = 0; from < inside.length; from += CHUNK) {
+      const count = Math.min(CHUNK, inside.length - from);
+      if (!hasPanel(inside, from, count)) continue;
+      if (shade) room.shades.set(shade.subarray(from, from + count));
       kernel.fillGround(count);
-      const put = (index: number, levelsAt: number, coversAt: number) => {
-        const { film } = input.coats[index]!;
-        bytes.set(film.level.subarray(from, from + count), levelsAt);
-        bytes.set(film.cover.subarray(from, from + count), coversAt);
-      };
-      if (afterCoat) {
-        input.coats.forEach(({ film }, index) => {
-          if (film.coveredShare > 0) {
-            put(index, LEVELS_AT, COVERS_AT);
-            kernel.applyFilm(index, count);
-          }
-          kernel.resolve(count);
-          afterCoat(index, from, rgba.subarray(0, count * 4));
-        });
-      } else {
-        for (let k = 0; k < laid.length; k += 2) {
-          const [first, second] = [laid[k]!, laid[k + 1]];
-          put(first, LEVELS_AT, COVERS_AT);
-          if (second === undefined) kernel.applyFilm(first, count);
-          else {
-            put(second, LEVELS_2_AT, COVERS_2_AT);
-            kernel.applyPair(first, second, count);
-          }
-        }
-      }
+      if (afterCoat) room.layEach(coats, from, count, afterCoat);
+      else room.layAll(coats, laid, from, count);
       kernel.resolve(count);
-      out.set(rgba.subarray(0, count * 4), from * 4);
-      setAlpha(out, input.inside, from, count);
+      out.set(room.rgba.subarray(0, count * 4), from * 4);
+      setAlpha(out, inside, from, count);
     }
   };
 }

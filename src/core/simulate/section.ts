@@ -12,6 +12,7 @@ export interface Section {
   readonly mostUm: number;
 }
 
+/** A straight cut through a panel, from A to B, mm. */
 export interface SectionLine {
   readonly ax: number;
   readonly ay: number;

@@ -22,6 +22,7 @@ import type { FilmPlanes } from "./planes";
 import { seenFrom } from "./seenFrom";
 import { finishOf, layFinish, layShine } from "./surfaceFinish";
 
+/** Which surface is to be painted, up to which coat, and how it is looked at. */
 export interface SpecimenRequest {
   readonly job: Job;
   readonly paints: readonly Paint[];
@@ -49,6 +50,7 @@ export interface Specimen {
   readonly reduced: boolean;
 }
 
+/** A coat and the film it left. */
 export interface LaidCoat {
   readonly coat: Coat;
   readonly film: FilmPlanes;
@@ -84,6 +86,10 @@ interface RaisedGround {
   /** Coats before this one are part of its relief. */
   readonly from: number;
 }
+
+/** Films laid since a ground was raised. */
+const filmsFrom = (laid: readonly LaidCoat[], { from }: RaisedGround): FilmPlanes[] =>
+  laid.slice(from).map((one) => one.film);
 
 /** Lays and composites surfaces, remembering films that did not change. One per worker. */
 export class Simulator {
@@ -147,11 +153,20 @@ export class Simulator {
     const key = JSON.stringify([before.key, keys.slice(before.from)]);
     const known = this.raised.find((one) => one.key === key && one.grid.width === before.grid.width);
     if (known) return known;
-    const films = laid.slice(before.from).map((one) => one.film);
-    const made = { grid: withRelief(before.grid, raisedBy(before.grid, films)), key, from: laid.length };
+    const relief = raisedBy(before.grid, filmsFrom(laid, before));
+    const made = { grid: withRelief(before.grid, relief), key, from: laid.length };
     this.raised.unshift(made);
     this.raised.length = Math.min(this.raised.length, 4);
     return made;
+  }
+
+  /** A film laid before; it moves to the young end. */
+  private recall(key: string): FilmPlanes | null {
+    const film = this.films.get(key);
+    if (!film) return null;
+    this.films.delete(key);
+    this.films.set(key, film);
+    return film;
   }
 
   private remember(key: string, film: FilmPlanes): void {
@@ -169,14 +184,10 @@ export class Simulator {
    * @throws InputError for impossible sizes, ThreadCountError, RangeError where the surface is missing
    */
   async lay(request: SpecimenRequest, preview: boolean, wanted: StillWanted): Promise<LaidSurface | null> {
-    const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
-    if (!surface) throw new RangeError(`the job has no surface "${request.surfaceId}"`);
-    const grids = this.gridsOf(
-      surface,
-      request.job.hand.finestLineMm,
-      figureOf(request.job, surface).lamp,
-      request.mostCells,
-    );
+    const { job, mostCells, surfaceId } = request;
+    const surface = job.surfaces.find((one) => one.id === surfaceId);
+    if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
+    const grids = this.gridsOf(surface, job.hand.finestLineMm, figureOf(job, surface).lamp, mostCells);
     const grid = preview ? grids.preview : grids.full;
     const insideSum = grid.inside.reduce((sum, value) => sum + value, 0);
     const coats = activeCoats(surface);
@@ -187,26 +198,24 @@ export class Simulator {
     const keys: number[] = [];
     for (const coat of coats) {
       const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
-      const near = coat.place.kind === "zones" && coat.place.near ? coat.place.near.coatId : null;
-      const nearAt = laid.findIndex((one) => one.coat.id === near);
-      const below = [
-        ground.key,
-        technique?.feels ? keys.slice(ground.from) : null,
-        nearAt < 0 ? null : keys[nearAt],
-      ];
-      const key = JSON.stringify([filmKey(request.job, surface, coat, grid.pitchMm), below, grids.heights]);
-      let film = this.films.get(key);
-      if (film) {
-        // Moves it to the young end.
-        this.films.delete(key);
-        this.films.set(key, film);
-      } else {
+      const nearId = coat.place.kind === "zones" ? coat.place.near?.coatId : undefined;
+      const nearAt = laid.findIndex((one) => one.coat.id === nearId);
+      const felt = technique?.feels ? keys.slice(ground.from) : null;
+      const below = [ground.key, felt, nearAt < 0 ? null : keys[nearAt]];
+      const key = JSON.stringify([filmKey(job, surface, coat, grid.pitchMm), below, grids.heights]);
+      let film = this.recall(key);
+      if (!film) {
         if (!(await wanted(laid.length, coats.length))) return null;
         buffer ??= createFilmBuffer(grid.inside.length);
-        const marks = marksOf(request.job, surface, grid.form, coat, () => grid);
-        const films = laid.slice(ground.from).map((one) => one.film);
-        const lies = { grid: ground.grid, films, near: laid[nearAt]?.film ?? null };
-        film = layCoat(marks, coat, request.job.hand, lies, buffer, insideSum);
+        const lies = { grid: ground.grid, films: filmsFrom(laid, ground), near: laid[nearAt]?.film ?? null };
+        film = layCoat(
+          marksOf(job, surface, grid.form, coat, () => grid),
+          coat,
+          job.hand,
+          lies,
+          buffer,
+          insideSum,
+        );
         this.remember(key, film);
       }
       laid.push({ coat, film });

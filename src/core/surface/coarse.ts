@@ -4,6 +4,7 @@ export interface PlaneSize {
   readonly height: number;
 }
 
+/** Size of a plane of which every `step`-th cell is kept. */
 export const coarseSize = ({ width, height }: PlaneSize, step: number): PlaneSize => ({
   width: Math.ceil(width / step),
   height: Math.ceil(height / step),

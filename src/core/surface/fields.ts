@@ -87,50 +87,56 @@ function pieces(grid: SurfaceGrid): Uint8Array | null {
 
 const known = new WeakMap<SurfaceGrid, SurfaceFields>();
 
-/** The fields of a grid; each is computed once. */
-export function fieldsOf(grid: SurfaceGrid): SurfaceFields {
-  const remembered = known.get(grid);
-  if (remembered) return remembered;
-  const { relief } = grid;
-  const hollows: (Float32Array | undefined)[] = [];
-  let edge: Float32Array | null = null;
-  let sky: Float32Array | null = null;
-  let along: Float32Array | null = null;
-  let up: Float32Array | null = null;
-  let piece: Uint8Array | null | undefined;
+/** Something worked out when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+/** Light from a side, kept for the few sides that are asked for again. */
+function lightsOf(grid: SurfaceGrid): (from: LampVector) => Float32Array {
   const lights = new Map<string, Float32Array>();
-  const litFromSide = (from: LampVector) => {
+  return (from) => {
     const key = from.map((part) => part.toFixed(3)).join();
     const made = lights.get(key) ?? litFrom(grid, from);
     if (lights.size > 3) lights.clear();
     lights.set(key, made);
     return made;
   };
+}
+
+/** The fields of a grid; each is computed once. */
+export function fieldsOf(grid: SurfaceGrid): SurfaceFields {
+  const remembered = known.get(grid);
+  if (remembered) return remembered;
+  const { relief } = grid;
+  const hollows = HOLLOW_SCALES_MM.map((mm) =>
+    once(() => blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm)),
+  );
+  const [edge, sky] = [once(() => edgeField(grid, relief)), once(() => openSky(grid))];
+  const [along, up] = [once(() => alongField(grid)), once(() => upField(grid))];
+  const piece = once(() => pieces(grid));
+  const lights = lightsOf(grid);
   const fields: SurfaceFields = {
-    hollow: (scale) => {
-      const mm = HOLLOW_SCALES_MM[scale];
-      const made = hollows[scale] ?? blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm);
-      hollows[scale] = made;
-      return made;
-    },
+    hollow: (scale) => hollows[scale]!(),
     get edge() {
-      return (edge ??= edgeField(grid, relief));
+      return edge();
     },
     get lit() {
-      return litFromSide(grid.lamp);
+      return lights(grid.lamp);
     },
-    litFrom: litFromSide,
+    litFrom: lights,
     get sky() {
-      return (sky ??= openSky(grid));
+      return sky();
     },
     get along() {
-      return (along ??= alongField(grid));
+      return along();
     },
     get up() {
-      return (up ??= upField(grid));
+      return up();
     },
     get piece() {
-      return piece === undefined ? (piece = pieces(grid)) : piece;
+      return piece();
     },
   };
   known.set(grid, fields);

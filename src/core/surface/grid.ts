@@ -32,6 +32,7 @@ export interface SurfaceGrid {
 /** Unit vector towards the lamp: x right, y down, z up from the surface. */
 export type LampVector = readonly [x: number, y: number, z: number];
 
+/** The lamp as a unit vector: x to the right, y up, z towards the eye. */
 export function lampVector({ fromDeg, heightDeg }: Lamp): LampVector {
   const [from, height] = [(fromDeg * Math.PI) / 180, (heightDeg * Math.PI) / 180];
   const flat = Math.cos(height);

@@ -20,57 +20,56 @@ const USUAL: WearOf = { settings: USUAL_WEAR, seed: 0 };
 /** Below and above this the ground counts as hollow or raised, as a share of its scale. */
 const [SLIGHT, CLEAR] = [-0.02, 0.1] as const;
 
-function memberOf(zone: Zone, grid: SurfaceGrid, wear: WearOf): (at: number) => number {
+type Member = (at: number) => number;
+type ZoneOn = (grid: SurfaceGrid, wear: WearOf) => Member;
+
+/** How deep in a hollow a cell lies (below 0 on raised ground), as a share of the scale. */
+const under = (grid: SurfaceGrid): Member => {
   const fields = fieldsOf(grid);
-  switch (zone) {
-    case "raised": {
-      const [middle, wide] = [fields.hollow(1), fields.hollow(2)];
-      return (at) => smoothstep(SLIGHT, CLEAR, -(middle[at]! + wide[at]!));
-    }
-    case "level": {
-      // What is neither raised nor hollow: the three share the surface between them.
-      const [middle, wide] = [fields.hollow(1), fields.hollow(2)];
-      return (at) => {
-        const under = middle[at]! + wide[at]!;
-        return 1 - smoothstep(SLIGHT, CLEAR, under) - smoothstep(SLIGHT, CLEAR, -under);
-      };
-    }
-    case "hollow": {
-      const [middle, wide] = [fields.hollow(1), fields.hollow(2)];
-      return (at) => smoothstep(SLIGHT, CLEAR, middle[at]! + wide[at]!);
-    }
-    case "lit": {
-      const { lit } = fields;
-      return (at) => smoothstep(0.5, 0.98, lit[at]!);
-    }
-    case "shaded": {
-      const { lit } = fields;
-      return (at) => 1 - smoothstep(0.5, 0.98, lit[at]!);
-    }
-    case "sheltered": {
-      const { sky } = fields;
-      return (at) => 1 - smoothstep(0.62, 0.97, sky[at]!);
-    }
-    case "worn": {
-      const map = wearMap(grid, wear.settings, wear.seed);
-      return (at) => map[at]!;
-    }
-    case "unworn": {
-      const map = wearMap(grid, wear.settings, wear.seed);
-      return (at) => 1 - map[at]!;
-    }
-    case "edges": {
-      const { edge } = fields;
-      return (at) => smoothstep(0.08, 0.6, edge[at]!);
-    }
-    case "hem":
-      return (at) => 1 - smoothstep(HEM_MM * 0.2, HEM_MM, grid.heightMm[at]!);
-    case "top":
-      return (at) => 1 - smoothstep(HEM_MM * 0.2, HEM_MM, grid.form.slantMm - grid.heightMm[at]!);
-    case "seams":
-      return (at) => 1 - smoothstep(SEAM_MM * 0.2, SEAM_MM, seamMm(grid, at));
-  }
-}
+  const [middle, wide] = [fields.hollow(1), fields.hollow(2)];
+  return (at) => middle[at]! + wide[at]!;
+};
+
+/** 0 below, 1 above, of one value per cell. */
+const between =
+  (values: Float32Array, low: number, high: number): Member =>
+  (at) =>
+    smoothstep(low, high, values[at]!);
+
+const not =
+  (member: Member): Member =>
+  (at) =>
+    1 - member(at);
+
+const worn: ZoneOn = (grid, { settings, seed }) => {
+  const map = wearMap(grid, settings, seed);
+  return (at) => map[at]!;
+};
+
+const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
+  raised: (grid) => {
+    const deep = under(grid);
+    return (at) => smoothstep(SLIGHT, CLEAR, -deep(at));
+  },
+  // What is neither raised nor hollow: the three share the surface between them.
+  level: (grid) => {
+    const deep = under(grid);
+    return (at) => 1 - smoothstep(SLIGHT, CLEAR, deep(at)) - smoothstep(SLIGHT, CLEAR, -deep(at));
+  },
+  hollow: (grid) => {
+    const deep = under(grid);
+    return (at) => smoothstep(SLIGHT, CLEAR, deep(at));
+  },
+  lit: (grid) => between(fieldsOf(grid).lit, 0.5, 0.98),
+  shaded: (grid) => not(between(fieldsOf(grid).lit, 0.5, 0.98)),
+  sheltered: (grid) => not(between(fieldsOf(grid).sky, 0.62, 0.97)),
+  worn,
+  unworn: (grid, wear) => not(worn(grid, wear)),
+  edges: (grid) => between(fieldsOf(grid).edge, 0.08, 0.6),
+  hem: (grid) => not(between(grid.heightMm, HEM_MM * 0.2, HEM_MM)),
+  top: (grid) => (at) => 1 - smoothstep(HEM_MM * 0.2, HEM_MM, grid.form.slantMm - grid.heightMm[at]!),
+  seams: (grid) => (at) => 1 - smoothstep(SEAM_MM * 0.2, SEAM_MM, seamMm(grid, at)),
+};
 
 /**
  * How much each cell belongs to all of some zones at once, 0…1.
@@ -82,7 +81,7 @@ export function zoneWeights(
   fade: number,
   wear: WearOf = USUAL,
 ): Float32Array {
-  const members = zones.map((zone) => memberOf(zone, grid, wear));
+  const members = zones.map((zone) => ZONE_MEMBERS[zone](grid, wear));
   const out = new Float32Array(grid.inside.length);
   for (let at = 0; at < out.length; at++) {
     if (grid.inside[at] === 0) continue;

@@ -54,4 +54,5 @@ export type TechniqueId = keyof typeof all;
 // Each definition is checked against its own parameters where it is made; here they are handled alike.
 export const techniques = all as unknown as Readonly<Record<TechniqueId, TechniqueDefinition>>;
 export const techniqueIds = Object.keys(all) as TechniqueId[];
+/** Whether there is a technique of this id. */
 export const isTechniqueId = (id: string): id is TechniqueId => id in all;

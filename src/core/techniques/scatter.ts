@@ -2,6 +2,7 @@ import { fieldsOf } from "../surface/fields";
 import type { Random } from "../random";
 import type { SurfaceGrid } from "../surface/grid";
 
+/** Where one mark is set: a cell and its place, mm. */
 export interface Spot {
   readonly xMm: number;
   readonly yMm: number;

@@ -37,6 +37,7 @@ export function resample(path: Float64Array, stepMm: number): { points: Float64A
   return { points: Float64Array.from(out), lengthMm };
 }
 
+/** How a brush is pulled: widths, how far without lifting, how much load it loses, how it wobbles. */
 export interface PullStyle {
   readonly startWidthMm: number;
   readonly endWidthMm: number;
@@ -146,8 +147,23 @@ export function layMark(
   return gained;
 }
 
+/** Lays one pull of a brush. @returns cells newly covered */
 export const layPull = (film: FilmBuffer, context: Pick<LayContext, "grid">, pull: Pull): number =>
   layMark(film, context, [pull]);
+
+type Capsule = readonly [ax: number, ay: number, bx: number, by: number];
+type CellBox = readonly [fromX: number, toX: number, fromY: number, toY: number];
+
+/** Columns and rows of the cells within reach of a capsule. */
+function cellsNear(grid: LayContext["grid"], [ax, ay, bx, by]: Capsule, reach: number): CellBox {
+  const { pitchMm, originX, originY, width, height } = grid;
+  return [
+    Math.max(0, Math.ceil((Math.min(ax, bx) - reach - originX) / pitchMm)),
+    Math.min(width - 1, Math.floor((Math.max(ax, bx) + reach - originX) / pitchMm)),
+    Math.max(0, Math.ceil((Math.min(ay, by) - reach - originY) / pitchMm)),
+    Math.min(height - 1, Math.floor((Math.max(ay, by) + reach - originY) / pitchMm)),
+  ];
+}
 
 /** One straight piece of a pull, as a capsule of changing width. */
 function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
@@ -156,16 +172,13 @@ function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
   const [dx, dy] = [bx - ax, by - ay];
   const square = dx * dx + dy * dy || 1e-12;
   const length = Math.sqrt(square);
-  const { pitchMm, originX, originY, width, height } = grid;
+  const { pitchMm, originX, originY, width } = grid;
   const { cover, um, touched } = gathered;
   // A line thinner than a cell covers part of it; its edge is never sharper than the cell.
   const soft = Math.max(pull.softMm, pitchMm);
   const [half0, half1] = [pull.half[k]!, pull.half[k + 1]!];
   const reach = Math.max(half0, half1) + soft / 2;
-  const fromX = Math.max(0, Math.ceil((Math.min(ax, bx) - reach - originX) / pitchMm));
-  const toX = Math.min(width - 1, Math.floor((Math.max(ax, bx) + reach - originX) / pitchMm));
-  const fromY = Math.max(0, Math.ceil((Math.min(ay, by) - reach - originY) / pitchMm));
-  const toY = Math.min(height - 1, Math.floor((Math.max(ay, by) + reach - originY) / pitchMm));
+  const [fromX, toX, fromY, toY] = cellsNear(grid, [ax, ay, bx, by], reach);
   for (let row = fromY; row <= toY; row++) {
     const py = originY + row * pitchMm - ay;
     for (let column = fromX; column <= toX; column++) {
@@ -189,10 +202,8 @@ function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
       const side = (px * dy - py * dx) / length;
       const ridge = 0.86 + 0.28 * Math.min(1, (distance / (half + 1e-6)) ** 2);
       const load = pull.load[k]! + (pull.load[k + 1]! - pull.load[k]!) * t;
-      um[at] = Math.max(
-        0.05,
-        pull.filmUm * load * ridge * (1 + 0.16 * streak(k * 0.12 + pull.seed * 1e-5, side * 1.6)),
-      );
+      const uneven = 1 + 0.16 * streak(k * 0.12 + pull.seed * 1e-5, side * 1.6);
+      um[at] = Math.max(0.05, pull.filmUm * load * ridge * uneven);
     }
   }
 }

@@ -17,6 +17,7 @@ export interface Swath {
   readonly offset: number;
 }
 
+/** Broad strokes that lie side by side: their size and direction. */
 export interface SwathStyle {
   readonly widthMm: number;
   readonly lengthMm: number;

@@ -24,6 +24,7 @@ export interface Stroke {
   readonly endWidthMm: number;
 }
 
+/** One touch of the brush: where, and how wide, mm. */
 export interface Dot {
   readonly xMm: number;
   readonly yMm: number;
@@ -52,6 +53,7 @@ export type MarkKind = Marks["kind"];
 
 export type MarkName = "dot" | "stab" | "stroke" | "pull";
 
+/** What a technique has at hand while it lays a coat. */
 export interface LayContext {
   readonly grid: SurfaceGrid;
   readonly marks: Marks;
@@ -69,6 +71,7 @@ export interface LayContext {
   readonly overSeams: boolean;
 }
 
+/** One way of putting paint on: its settings, what it can lie on, and how it lays a film. */
 export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly id: string;
   readonly version: number;
@@ -99,6 +102,7 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   lay(film: FilmBuffer, context: LayContext, params: ParamValues<S>, random: Random): void;
 }
 
+/** Declares a technique, so that its settings are known to its lay. */
 export const defineTechnique = <S extends ParamSpecs>(
   definition: TechniqueDefinition<S>,
 ): TechniqueDefinition<S> => definition;
@@ -145,6 +149,7 @@ export interface CellPlaces {
   readonly shiftY: number;
 }
 
+/** Where every cell lies on the piece (shifted at random, for textures) and how much it belongs to the place, 0…1. */
 export function cellPlaces(context: LayContext, random: Random): CellPlaces {
   const { along, up } = fieldsOf(context.grid);
   const weights = placeWeights(context);

@@ -42,6 +42,135 @@ interface Props {
   readonly set: (change: Partial<Paint>) => void;
 }
 
+interface Laid {
+  readonly laid: PaintReading["laid"];
+  readonly filmUm: number;
+  readonly whiteParts: number;
+  readonly whiteId: string;
+}
+
+interface LaidProps {
+  readonly at: Laid;
+  readonly whites: readonly Paint[];
+  readonly set: (change: Partial<Laid>) => void;
+}
+
+/** Where the reader is put down: thick, on a film over black or white, or on a tint. */
+function PutDownOn({ at: { laid, filmUm, whiteParts, whiteId }, whites, set }: LaidProps) {
+  return (
+    <>
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <TextField
+          select
+          label="Put down on"
+          value={laid}
+          fullWidth
+          onChange={(event) => set({ laid: event.target.value as PaintReading["laid"] })}
+        >
+          {READING_WAYS.map((one) => (
+            <MenuItem key={one} value={one}>
+              {PLACE_NAMES[one]}
+            </MenuItem>
+          ))}
+        </TextField>
+        {(laid === "black" || laid === "white") && (
+          <NumberField
+            label="Dry film"
+            unit="µm"
+            min={1}
+            max={200}
+            value={filmUm}
+            onChange={(next) => set({ filmUm: next })}
+          />
+        )}
+        {laid === "tint" && (
+          <NumberField
+            label="Parts of white to 1"
+            min={0.5}
+            max={50}
+            step={0.5}
+            value={whiteParts}
+            onChange={(next) => set({ whiteParts: next })}
+          />
+        )}
+      </Box>
+      {laid === "tint" && (
+        <TextField
+          select
+          label="White of the tint"
+          value={whites.some(({ id }) => id === whiteId) ? whiteId : ""}
+          onChange={(event) => set({ whiteId: event.target.value })}
+        >
+          {whites.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {one.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </>
+  );
+}
+
+/** L*a*b* of a real device, typed. */
+function TypedReading({ onAdd }: { readonly onAdd: (lab: Triple) => void }) {
+  const [typed, setTyped] = useState<Triple>([50, 0, 0]);
+  return (
+    <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
+      {(["L*", "a*", "b*"] as const).map((name, axis) => (
+        <NumberField
+          key={name}
+          label={name}
+          min={axis === 0 ? 0 : -128}
+          max={axis === 0 ? 100 : 128}
+          value={typed[axis]!}
+          onChange={(value) =>
+            setTyped((now) => now.map((one, at) => (at === axis ? value : one)) as unknown as Triple)
+          }
+        />
+      ))}
+      <Button sx={{ flexShrink: 0, mt: 0.4 }} onClick={() => onAdd(typed)}>
+        Add as typed
+      </Button>
+    </Box>
+  );
+}
+
+interface ListProps {
+  readonly readings: readonly PaintReading[];
+  readonly onDrop: (at: number) => void;
+}
+
+function ReadingList({ readings, onDrop }: ListProps) {
+  return (
+    <Box component="ul" aria-label="Readings" sx={{ m: 0, p: 0, listStyle: "none" }}>
+      {readings.map((reading, at) => (
+        <Box
+          component="li"
+          key={at}
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 1,
+            borderTop: 1,
+            borderColor: "divider",
+            py: 0.5,
+          }}
+        >
+          <Box sx={{ width: 34, height: 24, bgcolor: labToHex(reading.lab) }} />
+          <Typography sx={{ flex: 1 }}>{describe(reading)}</Typography>
+          <Typography variant="body2">
+            {reading.lab.map((value) => formatNumber(value, 1)).join("  ")}
+          </Typography>
+          <IconButton size="small" aria-label={`Drop reading ${at + 1}`} onClick={() => onDrop(at)}>
+            <CloseOutlined fontSize="inherit" />
+          </IconButton>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
 /** Readings of a pot by the colour reader or typed, and the fit of K and S to them. */
 export function PotReadings({ paint, shelf, set }: Props) {
   const whites = shelf.filter((one) => one.id !== paint.id && one.kind === "paint");
@@ -49,13 +178,13 @@ export function PotReadings({ paint, shelf, set }: Props) {
     (best, one) => (best === null || one.thick > best.thick ? one : best),
     null,
   );
-  const [whiteId, setWhiteId] = useState(lightest?.id ?? "");
-  const white = whites.find((one) => one.id === whiteId) ?? null;
+  const [at, setAt] = useState<Laid>({
+    ...{ laid: "thick", filmUm: STANDARD_FILM_UM, whiteParts: 4 },
+    whiteId: lightest?.id ?? "",
+  });
+  const { laid, filmUm, whiteParts } = at;
+  const white = whites.find((one) => one.id === at.whiteId) ?? null;
   const reader = useReader(paint, white);
-  const [laid, setLaid] = useState<PaintReading["laid"]>("thick");
-  const [filmUm, setFilm] = useState(STANDARD_FILM_UM);
-  const [whiteParts, setWhiteParts] = useState(4);
-  const [typed, setTyped] = useState<Triple>([50, 0, 0]);
   const [readings, setReadings] = useState<readonly PaintReading[]>(paint.fit?.readings ?? []);
   const [problem, setProblem] = useState<string | null>(null);
   const spot = {
@@ -87,48 +216,7 @@ export function PotReadings({ paint, shelf, set }: Props) {
         Simulated colour reader. No device is connected: its readings are made up, with noise, near what the
         label says. Readings of a real device can be typed in below.
       </Alert>
-      <Box sx={{ display: "flex", gap: 1 }}>
-        <TextField
-          select
-          label="Put down on"
-          value={laid}
-          fullWidth
-          onChange={(event) => setLaid(event.target.value as PaintReading["laid"])}
-        >
-          {READING_WAYS.map((one) => (
-            <MenuItem key={one} value={one}>
-              {PLACE_NAMES[one]}
-            </MenuItem>
-          ))}
-        </TextField>
-        {spot.filmUm !== null && (
-          <NumberField label="Dry film" unit="µm" min={1} max={200} value={filmUm} onChange={setFilm} />
-        )}
-        {laid === "tint" && (
-          <NumberField
-            label="Parts of white to 1"
-            min={0.5}
-            max={50}
-            step={0.5}
-            value={whiteParts}
-            onChange={setWhiteParts}
-          />
-        )}
-      </Box>
-      {laid === "tint" && (
-        <TextField
-          select
-          label="White of the tint"
-          value={white?.id ?? ""}
-          onChange={(event) => setWhiteId(event.target.value)}
-        >
-          {whites.map((one) => (
-            <MenuItem key={one.id} value={one.id}>
-              {one.name}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
+      <PutDownOn at={at} whites={whites} set={(change) => setAt((now) => ({ ...now, ...change }))} />
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
         <Button variant="outlined" disabled={reader.busy} onClick={() => void reader.calibrate()}>
           Calibrate on the white tile
@@ -146,52 +234,11 @@ export function PotReadings({ paint, shelf, set }: Props) {
           {reader.problem}
         </Alert>
       )}
-      <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
-        {(["L*", "a*", "b*"] as const).map((name, axis) => (
-          <NumberField
-            key={name}
-            label={name}
-            min={axis === 0 ? 0 : -128}
-            max={axis === 0 ? 100 : 128}
-            value={typed[axis]!}
-            onChange={(value) =>
-              setTyped((now) => now.map((one, at) => (at === axis ? value : one)) as unknown as Triple)
-            }
-          />
-        ))}
-        <Button sx={{ flexShrink: 0, mt: 0.4 }} onClick={() => add(typed)}>
-          Add as typed
-        </Button>
-      </Box>
-      <Box component="ul" aria-label="Readings" sx={{ m: 0, p: 0, listStyle: "none" }}>
-        {readings.map((reading, at) => (
-          <Box
-            component="li"
-            key={at}
-            sx={{
-              display: "flex",
-              alignItems: "center",
-              gap: 1,
-              borderTop: 1,
-              borderColor: "divider",
-              py: 0.5,
-            }}
-          >
-            <Box sx={{ width: 34, height: 24, bgcolor: labToHex(reading.lab) }} />
-            <Typography sx={{ flex: 1 }}>{describe(reading)}</Typography>
-            <Typography variant="body2">
-              {reading.lab.map((value) => formatNumber(value, 1)).join("  ")}
-            </Typography>
-            <IconButton
-              size="small"
-              aria-label={`Drop reading ${at + 1}`}
-              onClick={() => setReadings((list) => list.filter((_, k) => k !== at))}
-            >
-              <CloseOutlined fontSize="inherit" />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
+      <TypedReading onAdd={add} />
+      <ReadingList
+        readings={readings}
+        onDrop={(at) => setReadings((list) => list.filter((_, k) => k !== at))}
+      />
       {problem !== null && (
         <Alert severity="error" variant="outlined">
           {problem}

@@ -18,6 +18,7 @@ export interface Layout {
   readonly end: number;
 }
 
+/** Where each part of a table lies in the kernel's memory, bytes. */
 export function layoutFor(pots: number, mostParts: number, mixes: number): Layout {
   let at = 4096;
   const take = (bytes: number) => {

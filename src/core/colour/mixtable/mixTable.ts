@@ -117,6 +117,7 @@ function writeCentres(kernel: TableKernel, at: Layout, cells: readonly number[])
 const pairsOf = (n: number) => (n * (n - 1)) / 2;
 const threesOf = (n: number) => (n * (n - 1) * (n - 2)) / 6;
 
+/** Which mixes a table holds, by parts, and how they are seen: thick, or as a film over a ground. */
 export interface TableOptions {
   readonly mostParts: number;
   readonly seen: SeenAs;
@@ -126,6 +127,43 @@ export interface TableOptions {
 export type StillWanted = (done: number, total: number) => Promise<boolean>;
 
 const decode = (text: string) => Uint8Array.from(atob(text), (character) => character.charCodeAt(0));
+
+/** Pots that are mixed: all of them, or those furthest apart where there are too many for threes. */
+function potsToTry(given: readonly Paint[]): readonly Paint[] {
+  if (given.length <= MOST_FOR_THREES) return given;
+  const plain = judge(given, [50, 0, 0], { kind: "thick" });
+  return spreadOut(given.map((_, pot) => plain({ pots: [pot], parts: [1] }).lab))
+    .slice(0, MOST_FOR_PAIRS)
+    .map((pot) => given[pot]!);
+}
+
+/** A kernel with room for so many bytes. @throws WebAssembly.CompileError where the machine lacks SIMD */
+async function startKernel(bytes: number): Promise<TableKernel> {
+  const { instance } = await WebAssembly.instantiate(decode(TABLE_BASE64), {
+    env: {
+      abort: () => {
+        throw new Error("the mix table stopped");
+      },
+    },
+  });
+  const kernel = instance.exports as unknown as TableKernel;
+  const missing = Math.ceil((bytes - kernel.memory.buffer.byteLength) / 65536);
+  if (missing > 0) kernel.memory.grow(missing);
+  return kernel;
+}
+
+/** Sorts the mixes that were made by the cell of L*a*b* they lie in. */
+function sortIntoCells(kernel: TableKernel, at: Layout) {
+  kernel.starts();
+  const counts = new Uint32Array(kernel.memory.buffer, at.counts, CELL_COUNT + 1);
+  const full: number[] = [];
+  for (let cell = 0; cell < CELL_COUNT; cell++) if (counts[cell + 1]! > counts[cell]!) full.push(cell);
+  kernel.sort(at.records);
+  const ends = Uint32Array.from(full, (cell) => counts[cell]!);
+  writeCentres(kernel, at, full);
+  const reaches = Float32Array.from(full.map(reachOf).flatMap(({ a, b, reach }) => [a, b, reach]));
+  return { full: Uint32Array.from(full), ends, reaches };
+}
 
 /**
  * Every mix of up to three pots in whole parts with its L*a*b*, made once for a shelf and a way of being seen, and
@@ -167,32 +205,16 @@ export class MixTable {
     options: TableOptions,
     wanted: StillWanted = () => Promise.resolve(true),
   ): Promise<MixTable | null> {
-    const plain = judge(given, [50, 0, 0], { kind: "thick" });
-    const paints =
-      given.length <= MOST_FOR_THREES
-        ? given
-        : spreadOut(given.map((_, pot) => plain({ pots: [pot], parts: [1] }).lab))
-            .slice(0, MOST_FOR_PAIRS)
-            .map((pot) => given[pot]!);
+    const paints = potsToTry(given);
     const { mostParts } = options;
     const [r2, r3] = [ratios(2, mostParts).length, ratios(3, mostParts).length];
     const threes = Math.min(paints.length, MOST_FOR_THREES);
     const count = paints.length + pairsOf(paints.length) * r2 + threesOf(threes) * r3;
     const at = layoutFor(paints.length, mostParts, count);
-    const { instance } = await WebAssembly.instantiate(decode(TABLE_BASE64), {
-      env: {
-        abort: () => {
-          throw new Error("the mix table stopped");
-        },
-      },
-    });
-    const kernel = instance.exports as unknown as TableKernel;
-    const missing = Math.ceil((at.end - kernel.memory.buffer.byteLength) / 65536);
-    if (missing > 0) kernel.memory.grow(missing);
+    const kernel = await startKernel(at.end);
     writeInput(kernel, at, paints, mostParts, options.seen);
     const mode = { thick: 0, under: 1, film: 2 }[options.seen.kind];
-    const filmUm = options.seen.kind === "film" ? options.seen.filmUm : 0;
-    kernel.begin(mode, at.light, filmUm, at.labs, at.counts);
+    kernel.begin(mode, at.light, options.seen.kind === "film" ? options.seen.filmUm : 0, at.labs, at.counts);
     const begins: { size: number; first: number; number: number }[] = [];
     let made = 0;
     for (const size of [1, 2, 3]) {
@@ -203,15 +225,8 @@ export class MixTable {
         if (size === 3 && first % 4 === 0 && !(await wanted(made, count))) return null;
       }
     }
-    kernel.starts();
-    const counts = new Uint32Array(kernel.memory.buffer, at.counts, CELL_COUNT + 1);
-    const full: number[] = [];
-    for (let cell = 0; cell < CELL_COUNT; cell++) if (counts[cell + 1]! > counts[cell]!) full.push(cell);
-    kernel.sort(at.records);
-    const ends = Uint32Array.from(full, (cell) => counts[cell]!);
-    writeCentres(kernel, at, full);
-    const reaches = Float32Array.from(full.map(reachOf).flatMap(({ a, b, reach }) => [a, b, reach]));
-    return new MixTable(kernel, at, paints, options, begins, Uint32Array.from(full), ends, reaches, made);
+    const { full, ends, reaches } = sortIntoCells(kernel, at);
+    return new MixTable(kernel, at, paints, options, begins, full, ends, reaches, made);
   }
 
   /** Pots and parts of a mix by its number: the reverse of the order in which the kernel makes them. */

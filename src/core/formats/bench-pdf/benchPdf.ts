@@ -4,6 +4,7 @@ import type { GaugePiece } from "../../plan/gaugePiece";
 import { drawCards, type PdfCard } from "./cardPages";
 import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
+/** What is printed: a job's cards, and guides at 1 : 1. */
 export interface BenchPdfInput {
   readonly title: string;
   readonly cautions: readonly string[];

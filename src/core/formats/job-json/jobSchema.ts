@@ -94,9 +94,12 @@ export const parseSurface = (value: unknown): Surface =>
 
 /** @throws ValidationError with every problem, each naming its place */
 export const parsePaint = (value: unknown): Paint => checkedBy(paintSchema, value) as Paint;
+/** Reads what happened while a job was painted. @throws ValidationError with every problem */
 export const parseHistory = (value: unknown): History => checkedBy(historySchema, value) as History;
+/** Reads one entry of the log. @throws ValidationError with every problem */
 export const parseLogEntry = (value: unknown): LogEntry => checkedBy(logEntrySchema, value) as LogEntry;
 /** Reads a scheme of the painter's own. @throws ValidationError with every problem */
 export const parseOwnScheme = (value: unknown): OwnScheme =>
   checkedBy(ownSchemeSchema, value, patternsOf(["", value])) as OwnScheme;
+/** Reads one well of the palette. @throws ValidationError with every problem */
 export const parseWell = (value: unknown): Well => checkedBy(wellSchema, value) as Well;

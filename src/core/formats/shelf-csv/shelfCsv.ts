@@ -39,6 +39,7 @@ export type LineOutcome =
       readonly reasons: readonly string[];
     };
 
+/** What comes of a shelf file, line by line. */
 export interface ShelfReport {
   readonly lines: readonly LineOutcome[];
 }
@@ -60,63 +61,67 @@ export function potId(name: string, range: string, taken: ReadonlySet<string>): 
   }
 }
 
+interface DescribedPot {
+  readonly line: number;
+  readonly text: string;
+  readonly fields: Readonly<Record<string, unknown>>;
+  readonly reasons: readonly string[];
+}
+
+const USUAL_POT = {
+  kind: "paint",
+  state: "have",
+  overWhite: null,
+  hiding: "semi",
+  strength: 1,
+  dropUl: 40,
+} as const;
+
+const textOf = (value: unknown) => (typeof value === "string" ? value : "");
+
+/** A pot as a line describes it, over the one that is on the shelf already; why it cannot be used. */
+function potOf(
+  fields: DescribedPot["fields"],
+  old: Paint | undefined,
+  taken: ReadonlySet<string>,
+): Paint | string[] {
+  const named = { name: textOf(fields.name), range: textOf(fields.range) };
+  const begin = old ?? { id: potId(named.name, named.range, taken), ...named, ...USUAL_POT };
+  const colours = ["thick", "overWhite", "overBlack", "hiding"].some((key) => key in fields);
+  const given = { ...fields, ...(colours ? { fit: null } : {}), ...(old ? named : {}) };
+  try {
+    const pot = paintSchema.validateSync(upgradePaint({ ...begin, ...given }), { abortEarly: false });
+    return pot;
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return (error.inner.length > 0 ? error.inner : [error]).map((one) => `${one.message}.`);
+  }
+}
+
 /**
  * Puts a list of described pots beside a shelf: which are new, which change one that is there, which cannot be used.
  * A pot is the same where name and range are, whatever their case; only what the line says is changed in it.
  */
-export function mergeOntoShelf(
-  rows: readonly {
-    line: number;
-    text: string;
-    fields: Readonly<Record<string, unknown>>;
-    reasons: readonly string[];
-  }[],
-  shelf: readonly Paint[],
-): ShelfReport {
+export function mergeOntoShelf(rows: readonly DescribedPot[], shelf: readonly Paint[]): ShelfReport {
   const taken = new Set(shelf.map((paint) => paint.id));
   const seen: Paint[] = [];
   const lines = rows.map(({ line, text, fields, reasons }): LineOutcome => {
     if (reasons.length > 0) return { kind: "refused", line, text, reasons };
-    const asText = (value: unknown) => (typeof value === "string" ? value : "");
-    const named = { name: asText(fields.name), range: asText(fields.range) };
-    const old = shelf.find((paint) => sameName(paint, named));
-    const twin = seen.find((paint) => sameName(paint, named));
-    if (twin) {
+    const named = { name: textOf(fields.name), range: textOf(fields.range) };
+    if (seen.some((paint) => sameName(paint, named))) {
       const reason = `"${named.name}" of the same range stands in an earlier line of this file.`;
       return { kind: "refused", line, text, reasons: [reason] };
     }
-    const begin = old ?? {
-      id: potId(named.name, named.range, taken),
-      ...named,
-      kind: "paint",
-      state: "have",
-      overWhite: null,
-      hiding: "semi",
-      strength: 1,
-      dropUl: 40,
-    };
-    const colours = ["thick", "overWhite", "overBlack", "hiding"].some((key) => key in fields);
-    const given = { ...fields, ...(colours ? { fit: null } : {}), ...(old ? named : {}) };
-    try {
-      const paint = paintSchema.validateSync(upgradePaint({ ...begin, ...given }), {
-        abortEarly: false,
-      }) as unknown as Paint;
-      taken.add(paint.id);
-      seen.push(paint);
-      if (!old) return { kind: "taken", line, paint };
-      const changed = (Object.keys(paint) as (keyof Paint)[]).filter(
-        (key) => JSON.stringify(paint[key]) !== JSON.stringify(old[key]),
-      );
-      return { kind: "merged", line, paint, into: old.id, changed };
-    } catch (error) {
-      if (!(error instanceof ValidationError)) throw error;
-      return {
-        kind: "refused",
-        line,
-        text,
-        reasons: (error.inner.length > 0 ? error.inner : [error]).map((one) => `${one.message}.`),
-      };
-    }
+    const old = shelf.find((paint) => sameName(paint, named));
+    const paint = potOf(fields, old, taken);
+    if (Array.isArray(paint)) return { kind: "refused", line, text, reasons: paint };
+    taken.add(paint.id);
+    seen.push(paint);
+    if (!old) return { kind: "taken", line, paint };
+    const changed = (Object.keys(paint) as (keyof Paint)[]).filter(
+      (key) => JSON.stringify(paint[key]) !== JSON.stringify(old[key]),
+    );
+    return { kind: "merged", line, paint, into: old.id, changed };
   });
   return { lines };
 }
@@ -167,53 +172,65 @@ function cell(column: Column, text: string): { value: unknown } | { reason: stri
   return { value: text.toLowerCase() };
 }
 
+const titlesOf = (head: readonly string[]): string[] =>
+  head.map((title) =>
+    title
+      .trim()
+      .toLowerCase()
+      .replaceAll(/[\s-]+/g, "_"),
+  );
+
+/** What one line of cells says of a pot, and what in it cannot be read. */
+function readLine(cells: readonly string[], titles: readonly string[], trouble: string | undefined) {
+  const reasons: string[] = [];
+  const fields: Record<string, unknown> = {};
+  if (trouble !== undefined) reasons.push(`The line cannot be split into cells: ${trouble}.`);
+  if (cells.length > titles.length)
+    reasons.push(`It has ${cells.length} cells, the first line names ${titles.length} columns.`);
+  titles.forEach((title, index) => {
+    const content = (cells[index] ?? "").trim();
+    const column = title as Column;
+    if (content === "" || !COLUMNS.includes(column)) return;
+    const read = cell(column, content);
+    if ("reason" in read) reasons.push(read.reason);
+    else fields[FIELD_OF[column]] = read.value;
+  });
+  if (fields.name === undefined) reasons.push("name is empty.");
+  if (fields.thick === undefined && !reasons.some((reason) => reason.startsWith("colour")))
+    reasons.push("colour is empty.");
+  return { fields, reasons };
+}
+
 /**
  * Reads a table of pots against a shelf. Comma, semicolon or tab between the cells, the first line names the columns.
  * Every line gets an outcome: nothing is left out in silence.
  */
 export function readShelfCsv(text: string, shelf: readonly Paint[]): ShelfReport {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
-  const [head, ...body] = parsed.data;
-  const titles = (head ?? []).map((title) =>
-    title
-      .trim()
-      .toLowerCase()
-      .replaceAll(/[\s-]+/g, "_"),
-  );
-  const missing = (["name", "colour"] as const).filter((column) => !titles.includes(column));
-  if (missing.length > 0) {
-    const reason = `The first line must name the columns; ${missing.join(" and ")} is missing. Known are ${COLUMNS.join(", ")}.`;
-    return { lines: [{ kind: "refused", line: 1, text: (head ?? []).join(","), reasons: [reason] }] };
-  }
-  const unknown = titles.filter((title) => title !== "" && !COLUMNS.includes(title as Column));
-  const broken = new Map(parsed.errors.map((error) => [error.row ?? 0, error.message]));
-  const rows = body.flatMap((cells, at) => {
-    if (cells.every((one) => one.trim() === "")) return [];
-    const reasons: string[] = [];
-    const fields: Record<string, unknown> = {};
-    const trouble = broken.get(at + 1);
-    if (trouble !== undefined) reasons.push(`The line cannot be split into cells: ${trouble}.`);
-    if (cells.length > titles.length)
-      reasons.push(`It has ${cells.length} cells, the first line names ${titles.length} columns.`);
-    titles.forEach((title, index) => {
-      const content = (cells[index] ?? "").trim();
-      const column = title as Column;
-      if (content === "" || !COLUMNS.includes(column)) return;
-      const read = cell(column, content);
-      if ("reason" in read) reasons.push(read.reason);
-      else fields[FIELD_OF[column]] = read.value;
-    });
-    if (fields.name === undefined) reasons.push("name is empty.");
-    if (fields.thick === undefined && !reasons.some((reason) => reason.startsWith("colour")))
-      reasons.push("colour is empty.");
-    return [{ line: at + 2, text: cells.join(","), fields, reasons }];
+  const [head = [], ...body] = parsed.data;
+  const titles = titlesOf(head);
+  const refused = (reason: string): LineOutcome => ({
+    kind: "refused",
+    line: 1,
+    text: head.join(","),
+    reasons: [reason],
   });
-  const report = mergeOntoShelf(rows, shelf);
-  if (unknown.length === 0) return report;
-  const reason = `Not known and left out: ${unknown.join(", ")}. Known are ${COLUMNS.join(", ")}.`;
-  return {
-    lines: [{ kind: "refused", line: 1, text: (head ?? []).join(","), reasons: [reason] }, ...report.lines],
-  };
+  const missing = (["name", "colour"] as const).filter((column) => !titles.includes(column));
+  const known = `Known are ${COLUMNS.join(", ")}.`;
+  if (missing.length > 0) {
+    const reason = `The first line must name the columns; ${missing.join(" and ")} is missing. ${known}`;
+    return { lines: [refused(reason)] };
+  }
+  const broken = new Map(parsed.errors.map((error) => [error.row ?? 0, error.message]));
+  const rows = body.flatMap((cells, at) =>
+    cells.every((one) => one.trim() === "")
+      ? []
+      : [{ line: at + 2, text: cells.join(","), ...readLine(cells, titles, broken.get(at + 1)) }],
+  );
+  const { lines } = mergeOntoShelf(rows, shelf);
+  const unknown = titles.filter((title) => title !== "" && !COLUMNS.includes(title as Column));
+  if (unknown.length === 0) return { lines };
+  return { lines: [refused(`Not known and left out: ${unknown.join(", ")}. ${known}`), ...lines] };
 }
 
 /** The shelf as a table that `readShelfCsv` reads back; readings stay behind. */

@@ -30,6 +30,7 @@ export interface LayerFacts {
 /** Kept: every mark can be painted. Thickened: the smaller ones become as wide as the finest line. Lost: all are. */
 export type SizeFate = "kept" | "thickened" | "lost";
 
+/** What the setter tells of a pattern on its piece. */
 export interface CamouflageFacts {
   readonly layers: readonly LayerFacts[];
   readonly baseShown: number;

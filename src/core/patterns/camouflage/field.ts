@@ -62,10 +62,18 @@ export function warpOf(panel: Panel, shift: number): Warp {
   return { x, y };
 }
 
+/** A field of a panel on which nothing lies yet. */
 export const emptyField = (panel: Panel): Field => ({
   depthMm: new Float32Array(panel.inside.length).fill(FAR_MM),
   mark: new Int32Array(panel.inside.length).fill(-1),
 });
+
+type Segment = readonly [x0: number, y0: number, x1: number, y1: number, w0: number, w1: number];
+/** Both ends of a segment and the half width at each, mm. */
+const segmentAt = ({ segments }: Shape, s: number): Segment => [
+  ...([segments[s]!, segments[s + 1]!, segments[s + 2]!, segments[s + 3]!] as const),
+  ...([segments[s + 4]!, segments[s + 5]!] as const),
+];
 
 /**
  * Lays one mark into a field, on its own piece only. Distances to segments of changing width are joined smoothly
@@ -83,11 +91,9 @@ export function splat(
 ): number {
   const { pitchMm, originX, originY, width, height, inside, piece } = panel;
   const { depthMm, mark } = field;
-  const { segments } = shape;
   let gained = 0;
-  for (let s = 0; s < segments.length; s += SEGMENT) {
-    const [x0, y0, x1, y1] = [segments[s]!, segments[s + 1]!, segments[s + 2]!, segments[s + 3]!];
-    const [w0, w1] = [segments[s + 4]!, segments[s + 5]!];
+  for (let s = 0; s < shape.segments.length; s += SEGMENT) {
+    const [x0, y0, x1, y1, w0, w1] = segmentAt(shape, s);
     const pad = Math.max(w0, w1) + padMm;
     const fromX = Math.max(0, Math.floor((Math.min(x0, x1) - pad - originX) / pitchMm));
     const toX = Math.min(width - 1, Math.ceil((Math.max(x0, x1) + pad - originX) / pitchMm));

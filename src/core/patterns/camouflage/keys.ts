@@ -2,6 +2,7 @@ import { BASE } from "./params";
 
 /** Keys by which coats name places of the pattern. */
 export const layerKey = (id: string): string => `layer:${id}`;
+/** Key of the lights inside one colour, by layer id or "base". */
 export const lightsKey = (id: string): string => `lights:${id}`;
 export const SEAM_LINES = "seams";
 

@@ -34,6 +34,7 @@ export interface LaidPattern {
   readonly baseShown: number;
 }
 
+/** A pattern on its form; laid out when it is first asked for, since that takes long. */
 export interface CamouflageLayout {
   readonly form: SurfaceForm;
   readonly hand: Hand;

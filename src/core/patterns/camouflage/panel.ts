@@ -53,7 +53,9 @@ function makePanel(form: SurfaceForm, cut: boolean): Panel {
   return { form, pitchMm, width, height, originX, originY, inside, piece, cells: Int32Array.from(cells) };
 }
 
+/** Where a cell lies along the panel, mm. */
 export const xOf = (panel: Panel, at: number): number => panel.originX + (at % panel.width) * panel.pitchMm;
+/** Where a cell lies up the panel, mm. */
 export const yOf = (panel: Panel, at: number): number =>
   panel.originY + Math.floor(at / panel.width) * panel.pitchMm;
 

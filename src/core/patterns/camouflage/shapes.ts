@@ -21,6 +21,7 @@ export interface Shape {
   readonly joined?: boolean;
 }
 
+/** Where one mark is set down, mm, and the piece of cloth it lies on. */
 export interface Seat {
   readonly x: number;
   readonly y: number;

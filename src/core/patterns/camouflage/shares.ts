@@ -13,6 +13,7 @@ export interface ShareLayer {
   readonly follows: Follows | null;
 }
 
+/** Which layer's border an edge lines, how wide and how much of it. */
 export interface Follows {
   /** Place of the layer whose border it follows. */
   readonly layer: number;
@@ -24,6 +25,7 @@ export interface Follows {
   readonly part: number;
 }
 
+/** Layers laid to the shares they were asked for, and what is left of the base. */
 export interface Shared {
   /** Per layer: how deep a cell lies in what is painted, mm. */
   readonly painted: readonly Float32Array[];

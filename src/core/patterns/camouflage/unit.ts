@@ -1,6 +1,7 @@
 import { hashText } from "../../random";
 import type { CamouflageParams, FigureOfUnit } from "./params";
 
+/** Key of a figure of a unit, by its number from 1. */
 export const figureId = (number: number): string => `f${number}`;
 
 /** What is set for a figure of a unit, or what it is as long as nothing is: another pattern of the same character. */

@@ -1,5 +1,6 @@
 import type { PeriodStripe } from "./threadCount";
 
+/** A stripe as it is painted at this scale, and the place of the one it was written as. */
 export interface AdaptedStripe {
   readonly code: string;
   readonly source: number;

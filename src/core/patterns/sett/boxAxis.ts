@@ -13,6 +13,7 @@ export interface BoxSpot {
   after: number;
 }
 
+/** A place to write a found box to, so that none is made for every cell. */
 export const noSpot = (): BoxSpot => ({ index: 0, number: 0, before: 0, after: 0 });
 
 const BINS = 256;

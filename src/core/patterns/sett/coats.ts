@@ -12,7 +12,9 @@ import { codesOf } from "./threadCount";
 export type SettContext = FamilyContext<SettParams, SettLayout>;
 export type SettCheck = PatternCheck<SettParams, SettLayout>;
 
+/** Codes of the stripes of one axis that are broad enough to be boxes, each once. */
 export const boxCodes = (axis: SettLayout["columns"]) => [...new Set(axis.boxes.map((box) => box.code))];
+/** Codes of the stripes that are painted as lines, each once. */
 export const lineCodes = (layout: SettLayout) => [
   ...new Set([...layout.columns.lines, ...layout.rows.lines].map((line) => line.code)),
 ];

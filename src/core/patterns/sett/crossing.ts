@@ -71,6 +71,7 @@ export function solveHalfTone(
   return best?.parts ?? mixById(job, oneMixId)?.parts ?? [];
 }
 
+/** One thread painted over the other: how thinned, in how many passes. */
 export interface Overpaint extends CrossingMatch {
   readonly water: number;
   readonly passes: number;

@@ -18,6 +18,7 @@ export type Guide =
       readonly heightMm: number;
     };
 
+/** Where one edge or line of the columns lies, from the first seam. */
 export interface ColumnPosition {
   readonly heightMm: number;
   readonly turnDeg: number;

@@ -30,6 +30,7 @@ export interface Axis {
   readonly lines: readonly LineStripe[];
 }
 
+/** A check cloth on its form: boxes and lines both ways, and what each repeat measures. */
 export interface SettLayout {
   readonly form: SurfaceForm;
   readonly params: SettParams;

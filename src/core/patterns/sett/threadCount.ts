@@ -1,6 +1,7 @@
 import { InputError } from "../../errors";
 import type { PIVOTS } from "./params";
 
+/** One stripe as written: its code and its number of threads. */
 export interface Stripe {
   readonly code: string;
   readonly threads: number;
@@ -132,7 +133,9 @@ export function expandPeriod(sett: Sett, pivots: (typeof PIVOTS)[number]): Perio
   return [...forward, ...forward.slice(1, last).reverse()];
 }
 
+/** Threads of one whole repeat. */
 export const periodThreads = (period: readonly PeriodStripe[]): number =>
   period.reduce((sum, stripe) => sum + stripe.threads, 0);
 
+/** Codes of a thread count, each once, in the order they are written. */
 export const codesOf = (sett: Sett): string[] => [...new Set(sett.stripes.map((stripe) => stripe.code))];

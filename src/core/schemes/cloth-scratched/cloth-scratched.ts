@@ -10,6 +10,7 @@ import {
   tone,
   WEAR_OF,
   type SchemeCoat,
+  type SchemeRoom,
 } from "../scheme";
 
 type Tone = "base" | "dark" | "middle" | "light" | "bright" | "glaze";
@@ -35,78 +36,84 @@ export const clothScratched = defineScheme<Tone>({
     };
   },
   coats(room) {
-    const { answers } = room;
-    const wear = WEAR_OF[answers.age];
-    const width = flickMm(room, 0.05);
-    /** Threads one way, then the other. */
-    const woven = (
-      key: string,
-      name: string,
-      tone: Tone,
-      place: Place,
-      density: number,
-      length: number,
-    ): SchemeCoat<Tone>[] =>
-      ([0, 90] as const).map((angle) => ({
-        key: `${key}-${angle}`,
-        name: `${name}, ${angle === 0 ? "down" : "across"}`,
-        technique: "hatch",
-        tone,
-        water: 0.5,
-        place,
-        params: {
-          density: perMm2(room, density),
-          length: length * room.scale,
-          lengthSpread: 45,
-          width,
-          angle,
-          angleSpread: 6,
-          wander: 4,
-        },
-      }));
-    const steps: SchemeCoat<Tone>[] = [
-      baseLayer("Cloth", "base"),
-      depthLayer("Dark in the folds", "dark", 0.04),
-      ...woven("threads", "Threads", "middle", inZones(["raised"], 0.4), 6.5, 0.55),
-      ...woven("light", "Light threads", "light", inZones(["raised", "lit"], 0.08), 5, 0.42),
-      {
-        key: "soften",
-        name: "Glaze over all",
-        technique: "glaze",
-        tone: "glaze",
-        water: 5,
-        passes: 2,
-        place: { kind: "everywhere" },
-        params: { pull: 40 },
-      },
-    ];
-    if (answers.look === "quiet") return steps;
+    const { look, age } = room.answers;
+    const steps = [...threads(room), soften];
+    if (look === "quiet") return steps;
+    const frayed = { key: "last", name: "Frayed threads", tone: "bright", length: 0.35 } as const;
+    const density = 2.2 * Math.sqrt(WEAR_OF[age]);
     return [
       ...steps,
-      ...woven(
-        "last",
-        "Frayed threads",
-        "bright",
-        inZones(["raised", "lit"], 0),
-        2.2 * Math.sqrt(wear),
-        0.35,
-      ),
-      {
-        key: "fray",
-        name: "Frayed hem",
-        technique: "scratch",
-        tone: "bright",
-        water: 0.5,
-        place: inZones(["hem"], 0),
-        params: {
-          density: perMm2(room, 2.4 * wear),
-          length: 0.4 * room.scale,
-          lengthSpread: 60,
-          width,
-          angle: 90,
-          angleSpread: 25,
-        },
-      },
+      ...woven(room, { ...frayed, place: inZones(["raised", "lit"], 0), density }),
+      frayedHem(room),
     ];
+  },
+});
+
+interface Threads {
+  readonly key: string;
+  readonly name: string;
+  readonly tone: Tone;
+  readonly place: Place;
+  readonly density: number;
+  readonly length: number;
+}
+
+/** Threads one way, then the other. */
+const woven = (room: SchemeRoom, { key, name, tone, place, density, length }: Threads): SchemeCoat<Tone>[] =>
+  ([0, 90] as const).map((angle) => ({
+    key: `${key}-${angle}`,
+    name: `${name}, ${angle === 0 ? "down" : "across"}`,
+    technique: "hatch",
+    tone,
+    water: 0.5,
+    place,
+    params: {
+      density: perMm2(room, density),
+      length: length * room.scale,
+      lengthSpread: 45,
+      width: flickMm(room, 0.05),
+      angle,
+      angleSpread: 6,
+      wander: 4,
+    },
+  }));
+
+/** Dark folds, threads on what stands out, lighter ones in the light. */
+function threads(room: SchemeRoom): SchemeCoat<Tone>[] {
+  const middle = { key: "threads", name: "Threads", tone: "middle", density: 6.5, length: 0.55 } as const;
+  const light = { key: "light", name: "Light threads", tone: "light", density: 5, length: 0.42 } as const;
+  return [
+    baseLayer("Cloth", "base"),
+    depthLayer("Dark in the folds", "dark", 0.04),
+    ...woven(room, { ...middle, place: inZones(["raised"], 0.4) }),
+    ...woven(room, { ...light, place: inZones(["raised", "lit"], 0.08) }),
+  ];
+}
+
+const soften: SchemeCoat<Tone> = {
+  key: "soften",
+  name: "Glaze over all",
+  technique: "glaze",
+  tone: "glaze",
+  water: 5,
+  passes: 2,
+  place: { kind: "everywhere" },
+  params: { pull: 40 },
+};
+
+const frayedHem = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "fray",
+  name: "Frayed hem",
+  technique: "scratch",
+  tone: "bright",
+  water: 0.5,
+  place: inZones(["hem"], 0),
+  params: {
+    density: perMm2(room, 2.4 * WEAR_OF[room.answers.age]),
+    length: 0.4 * room.scale,
+    lengthSpread: 60,
+    width: flickMm(room, 0.05),
+    angle: 90,
+    angleSpread: 25,
   },
 });

@@ -11,6 +11,7 @@ import {
   tone,
   WEAR_OF,
   type SchemeCoat,
+  type SchemeRoom,
 } from "../scheme";
 
 type Tone = "base" | "dark" | "middle" | "light" | "bright" | "glaze" | "shade";
@@ -40,142 +41,149 @@ export const leatherStippled = defineScheme<Tone>({
     };
   },
   coats(room) {
-    const { answers, narrow } = room;
-    const wear = WEAR_OF[answers.age];
-    const across = { angle: 90, angleSpread: narrow ? 22 : 55 };
-    const fromOneEdge = narrow
-      ? { span: { along: "height" as const, from: 0.3, to: 1, softMm: 1.2 * room.scale } }
-      : {};
-    const first: SchemeCoat<Tone>[] = [
-      baseLayer("Leather", "base"),
-      depthLayer("Depth in the hollows", "dark", 0, { water: 3, params: { feather: 80 } }),
-      {
-        key: "first-stipple",
-        name: "First stipple",
-        technique: "stipple",
-        tone: "middle",
-        water: 0.5,
-        place: inZones(["worn"], 0.22),
-        params: {
-          density: Math.min(16, perMm2(room, 14 * Math.min(1.15, wear))),
-          size: flickMm(room, 0.11),
-          spread: 45,
-          together: 7,
-        },
-      },
-      {
-        key: "soft-brush",
-        name: "Soft dry brush",
-        technique: "dry-brush",
-        tone: "middle",
-        water: 0,
-        place: inZones(["worn"], 0.12),
-        params: { load: 30, reach: 60, radius: 0.9, across: narrow ? 90 : 60 },
-      },
-      {
-        key: "second-stipple",
-        name: "Second stipple, less of it",
-        technique: "stipple",
-        tone: "light",
-        water: 0.5,
-        place: inZones(["worn"], 0.03),
-        params: {
-          density: perMm2(room, 11 * Math.min(1.3, wear)),
-          size: flickMm(room, 0.09),
-          spread: 45,
-          together: 5,
-        },
-      },
-      {
-        key: "scratches",
-        name: "Scratches",
-        technique: "scratch",
-        tone: "light",
-        water: 0.5,
-        place: inZones(["worn"], 0.08, fromOneEdge),
-        params: {
-          density: perMm2(room, 2.1 * wear),
-          length: 0.55 * room.scale,
-          lengthSpread: 75,
-          width: flickMm(room, 0.05),
-          ...across,
-        },
-      },
-      {
-        key: "first-glaze",
-        name: "Brown glaze",
-        technique: "glaze",
-        tone: "glaze",
-        water: 4,
-        passes: 3,
-        place: { kind: "everywhere" },
-        params: { pull: 70, unevenness: 22 },
-      },
-    ];
-    if (answers.look === "quiet") return [...first, joins];
-    return [
-      ...first,
-      {
-        key: "dents-dark",
-        name: "Dents, dark side",
-        technique: "scratch",
-        tone: "dark",
-        water: 0.5,
-        place: inZones(["worn"], 0.12),
-        params: { ...dent(room), shift: markMm(room, 0.05) },
-      },
-      {
-        key: "dents-light",
-        name: "Dents, light side",
-        technique: "scratch",
-        tone: "light",
-        water: 0.5,
-        place: inZones(["worn"], 0.12),
-        params: dent(room),
-        marksOf: "dents-dark",
-      },
-      {
-        key: "third-stipple",
-        name: "Last stipple, on the light only",
-        technique: "stipple",
-        tone: "bright",
-        water: 0.5,
-        place: inZones(["worn", "lit"], 0),
-        params: {
-          density: perMm2(room, 9 * Math.min(1.3, wear)),
-          size: flickMm(room, 0.075),
-          spread: 40,
-          together: 4,
-        },
-      },
-      {
-        key: "fine-scratches",
-        name: "Fine scratches",
-        technique: "scratch",
-        tone: "bright",
-        water: 0.5,
-        place: inZones(["worn"], 0.02, fromOneEdge),
-        params: {
-          density: perMm2(room, 1.3 * wear),
-          length: 0.4 * room.scale,
-          lengthSpread: 80,
-          width: flickMm(room, 0.04),
-          ...across,
-        },
-      },
-      {
-        key: "edge",
-        name: "Broken edge",
-        technique: "edge-line",
-        tone: "bright",
-        water: 0.5,
-        place: inZones(["worn"], 0.15),
-        params: { width: markMm(room, 0.09), broken: 55 },
-      },
-      joins,
-    ];
+    const depth = depthLayer<Tone>("Depth in the hollows", "dark", 0, { water: 3, params: { feather: 80 } });
+    const steps = [baseLayer<Tone>("Leather", "base"), depth, ...stipples(room), scratches(room), firstGlaze];
+    if (room.answers.look === "quiet") return [...steps, joins];
+    return [...steps, ...dents(room), ...lights(room), joins];
   },
 });
+
+const acrossOf = ({ narrow }: SchemeRoom) => ({ angle: 90, angleSpread: narrow ? 22 : 55 });
+const fromOneEdge = ({ narrow, scale }: SchemeRoom) =>
+  narrow ? { span: { along: "height" as const, from: 0.3, to: 1, softMm: 1.2 * scale } } : {};
+
+/** Worn leather: stippled, softened, stippled lighter and less. */
+const stipples = (room: SchemeRoom): SchemeCoat<Tone>[] => [
+  {
+    key: "first-stipple",
+    name: "First stipple",
+    technique: "stipple",
+    tone: "middle",
+    water: 0.5,
+    place: inZones(["worn"], 0.22),
+    params: {
+      density: Math.min(16, perMm2(room, 14 * Math.min(1.15, WEAR_OF[room.answers.age]))),
+      size: flickMm(room, 0.11),
+      spread: 45,
+      together: 7,
+    },
+  },
+  {
+    key: "soft-brush",
+    name: "Soft dry brush",
+    technique: "dry-brush",
+    tone: "middle",
+    water: 0,
+    place: inZones(["worn"], 0.12),
+    params: { load: 30, reach: 60, radius: 0.9, across: room.narrow ? 90 : 60 },
+  },
+  {
+    key: "second-stipple",
+    name: "Second stipple, less of it",
+    technique: "stipple",
+    tone: "light",
+    water: 0.5,
+    place: inZones(["worn"], 0.03),
+    params: {
+      density: perMm2(room, 11 * Math.min(1.3, WEAR_OF[room.answers.age])),
+      size: flickMm(room, 0.09),
+      spread: 45,
+      together: 5,
+    },
+  },
+];
+
+const scratches = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "scratches",
+  name: "Scratches",
+  technique: "scratch",
+  tone: "light",
+  water: 0.5,
+  place: inZones(["worn"], 0.08, fromOneEdge(room)),
+  params: {
+    density: perMm2(room, 2.1 * WEAR_OF[room.answers.age]),
+    length: 0.55 * room.scale,
+    lengthSpread: 75,
+    width: flickMm(room, 0.05),
+    ...acrossOf(room),
+  },
+});
+
+const firstGlaze: SchemeCoat<Tone> = {
+  key: "first-glaze",
+  name: "Brown glaze",
+  technique: "glaze",
+  tone: "glaze",
+  water: 4,
+  passes: 3,
+  place: { kind: "everywhere" },
+  params: { pull: 70, unevenness: 22 },
+};
+
+/** A dent is a dark mark with a light one beside it. */
+const dents = (room: SchemeRoom): SchemeCoat<Tone>[] => [
+  {
+    key: "dents-dark",
+    name: "Dents, dark side",
+    technique: "scratch",
+    tone: "dark",
+    water: 0.5,
+    place: inZones(["worn"], 0.12),
+    params: { ...dent(room), shift: markMm(room, 0.05) },
+  },
+  {
+    key: "dents-light",
+    name: "Dents, light side",
+    technique: "scratch",
+    tone: "light",
+    water: 0.5,
+    place: inZones(["worn"], 0.12),
+    params: dent(room),
+    marksOf: "dents-dark",
+  },
+];
+
+/** Last lights: dots where the light falls, fine scratches, a broken edge. */
+const lights = (room: SchemeRoom): SchemeCoat<Tone>[] => [
+  {
+    key: "third-stipple",
+    name: "Last stipple, on the light only",
+    technique: "stipple",
+    tone: "bright",
+    water: 0.5,
+    place: inZones(["worn", "lit"], 0),
+    params: {
+      density: perMm2(room, 9 * Math.min(1.3, WEAR_OF[room.answers.age])),
+      size: flickMm(room, 0.075),
+      spread: 40,
+      together: 4,
+    },
+  },
+  {
+    key: "fine-scratches",
+    name: "Fine scratches",
+    technique: "scratch",
+    tone: "bright",
+    water: 0.5,
+    place: inZones(["worn"], 0.02, fromOneEdge(room)),
+    params: {
+      density: perMm2(room, 1.3 * WEAR_OF[room.answers.age]),
+      length: 0.4 * room.scale,
+      lengthSpread: 80,
+      width: flickMm(room, 0.04),
+      ...acrossOf(room),
+    },
+  },
+  {
+    key: "edge",
+    name: "Broken edge",
+    technique: "edge-line",
+    tone: "bright",
+    water: 0.5,
+    place: inZones(["worn"], 0.15),
+    params: { width: markMm(room, 0.09), broken: 55 },
+  },
+];
 
 /** The last glaze, drawn into the recesses and away from the light. */
 const joins: SchemeCoat<Tone> = {

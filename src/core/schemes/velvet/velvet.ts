@@ -10,6 +10,7 @@ import {
   tone,
   WEAR_OF,
   type SchemeCoat,
+  type SchemeRoom,
 } from "../scheme";
 
 type Tone = "base" | "deep" | "sheen" | "bright" | "glaze";
@@ -33,58 +34,63 @@ export const velvet = defineScheme<Tone>({
     };
   },
   coats(room) {
-    const { answers } = room;
-    const softDots = (density: number, size: number) => ({
-      density: perMm2(room, density),
-      size: markMm(room, size),
-      spread: 30,
-      together: 1,
-    });
-    const steps: SchemeCoat<Tone>[] = [
-      baseLayer("Velvet", "base"),
-      depthLayer("Deep in the folds", "deep", 0.1, { passes: 2, params: { feather: 90, waver: 10 } }),
-      {
-        key: "sheen",
-        name: "Sheen, soft dots",
-        technique: "stipple",
-        tone: "sheen",
-        water: 3,
-        passes: 2,
-        place: inZones(["raised", "lit"], 0.04, { fall: 1.8 }),
-        params: softDots(26, 0.2),
-      },
-      {
-        key: "glaze",
-        name: "Rich glaze",
-        technique: "glaze",
-        tone: "glaze",
-        water: 5,
-        passes: 2,
-        place: { kind: "everywhere" },
-        params: { pull: 25, unevenness: 8 },
-      },
-    ];
-    if (answers.look === "quiet") return steps;
-    const bright: SchemeCoat<Tone> = {
-      key: "bright",
-      name: "Brightest, where it turns",
-      technique: "stipple",
-      tone: "bright",
-      water: 3,
-      passes: 2,
-      place: inZones(["raised", "lit"], 0, { fall: 3.5 }),
-      params: softDots(24, 0.14),
-    };
-    if (answers.age === "new") return [...steps, bright];
-    const rubbed: SchemeCoat<Tone> = {
-      key: "rubbed",
-      name: "Rubbed pile",
-      technique: "stipple",
-      tone: "sheen",
-      water: 2,
-      place: inZones(["worn"], 0, { fall: 2 }),
-      params: softDots(5 * WEAR_OF[answers.age], 0.12),
-    };
-    return [...steps, bright, rubbed];
+    const { look, age } = room.answers;
+    const steps = [...pile(room)];
+    if (look === "quiet") return steps;
+    return [...steps, bright(room), ...(age === "new" ? [] : [rubbed(room)])];
   },
+});
+
+const softDots = (room: SchemeRoom, density: number, size: number) => ({
+  density: perMm2(room, density),
+  size: markMm(room, size),
+  spread: 30,
+  together: 1,
+});
+
+/** Deep folds, a sheen of soft dots on what turns to the light, and a rich glaze over both. */
+const pile = (room: SchemeRoom): SchemeCoat<Tone>[] => [
+  baseLayer("Velvet", "base"),
+  depthLayer("Deep in the folds", "deep", 0.1, { passes: 2, params: { feather: 90, waver: 10 } }),
+  {
+    key: "sheen",
+    name: "Sheen, soft dots",
+    technique: "stipple",
+    tone: "sheen",
+    water: 3,
+    passes: 2,
+    place: inZones(["raised", "lit"], 0.04, { fall: 1.8 }),
+    params: softDots(room, 26, 0.2),
+  },
+  {
+    key: "glaze",
+    name: "Rich glaze",
+    technique: "glaze",
+    tone: "glaze",
+    water: 5,
+    passes: 2,
+    place: { kind: "everywhere" },
+    params: { pull: 25, unevenness: 8 },
+  },
+];
+
+const bright = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "bright",
+  name: "Brightest, where it turns",
+  technique: "stipple",
+  tone: "bright",
+  water: 3,
+  passes: 2,
+  place: inZones(["raised", "lit"], 0, { fall: 3.5 }),
+  params: softDots(room, 24, 0.14),
+});
+
+const rubbed = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "rubbed",
+  name: "Rubbed pile",
+  technique: "stipple",
+  tone: "sheen",
+  water: 2,
+  place: inZones(["worn"], 0, { fall: 2 }),
+  params: softDots(room, 5 * WEAR_OF[room.answers.age], 0.12),
 });

@@ -10,6 +10,7 @@ import {
   tone,
   WEAR_OF,
   type SchemeCoat,
+  type SchemeRoom,
 } from "../scheme";
 
 type Tone = "base" | "dark" | "middle" | "light" | "bright" | "glaze";
@@ -35,76 +36,81 @@ export const woolStippled = defineScheme<Tone>({
     };
   },
   coats(room) {
-    const { answers } = room;
-    const wear = WEAR_OF[answers.age];
-    const dots = (density: number, size: number, together = 3) => ({
-      density: perMm2(room, density),
-      size: markMm(room, size),
-      spread: 45,
-      together,
-    });
-    const steps: SchemeCoat<Tone>[] = [
-      baseLayer("Wool", "base"),
-      depthLayer("Dark in the folds", "dark", 0.05, { params: { feather: 70 } }),
-      {
-        key: "coarse",
-        name: "Coarse dots",
-        technique: "stipple",
-        tone: "middle",
-        water: 0.5,
-        passes: 2,
-        place: inZones(["raised"], 0.3),
-        params: dots(15, 0.2),
-      },
-      {
-        key: "light",
-        name: "Lighter dots",
-        technique: "stipple",
-        tone: "light",
-        water: 0.5,
-        place: inZones(["raised", "lit"], 0.08),
-        params: dots(16, 0.15),
-      },
-      {
-        key: "border",
-        name: "Dots over the step",
-        technique: "stipple",
-        tone: "middle",
-        water: 1,
-        place: inZones([], 0, { near: { coatId: "light", side: "border", reachMm: 0.9 * room.scale } }),
-        params: dots(4, 0.13, 1),
-      },
-    ];
-    const tie: SchemeCoat<Tone> = {
-      key: "tie",
-      name: "Glaze in the shade",
-      technique: "glaze",
-      tone: "glaze",
-      water: 4,
-      passes: 2,
-      place: inZones(["shaded"], 0.15),
-      params: { pull: 60 },
-    };
-    if (answers.look === "quiet") return [...steps, tie];
-    const bright: SchemeCoat<Tone> = {
-      key: "bright",
-      name: "Lightest dots",
-      technique: "stipple",
-      tone: "bright",
-      water: 0.5,
-      place: inZones(["raised", "lit"], 0),
-      params: dots(10, 0.11, 2),
-    };
-    if (answers.age === "new") return [...steps, tie, bright];
-    const hem: SchemeCoat<Tone> = {
-      key: "hem",
-      name: "Worn hem",
-      technique: "stipple",
-      tone: "bright",
-      water: 0.5,
-      place: inZones(["hem", "worn"], 0),
-      params: dots(5 * wear, 0.12, 2),
-    };
-    return [...steps, tie, bright, hem];
+    const { look, age } = room.answers;
+    const steps = [...nap(room), tie];
+    if (look === "quiet") return steps;
+    return [...steps, bright(room), ...(age === "new" ? [] : [hem(room)])];
   },
+});
+
+const dots = (room: SchemeRoom, density: number, size: number, together = 3) => ({
+  density: perMm2(room, density),
+  size: markMm(room, size),
+  spread: 45,
+  together,
+});
+
+/** Dots from coarse to fine, the steps between them broken by dots of the tone before. */
+const nap = (room: SchemeRoom): SchemeCoat<Tone>[] => [
+  baseLayer("Wool", "base"),
+  depthLayer("Dark in the folds", "dark", 0.05, { params: { feather: 70 } }),
+  {
+    key: "coarse",
+    name: "Coarse dots",
+    technique: "stipple",
+    tone: "middle",
+    water: 0.5,
+    passes: 2,
+    place: inZones(["raised"], 0.3),
+    params: dots(room, 15, 0.2),
+  },
+  {
+    key: "light",
+    name: "Lighter dots",
+    technique: "stipple",
+    tone: "light",
+    water: 0.5,
+    place: inZones(["raised", "lit"], 0.08),
+    params: dots(room, 16, 0.15),
+  },
+  {
+    key: "border",
+    name: "Dots over the step",
+    technique: "stipple",
+    tone: "middle",
+    water: 1,
+    place: inZones([], 0, { near: { coatId: "light", side: "border", reachMm: 0.9 * room.scale } }),
+    params: dots(room, 4, 0.13, 1),
+  },
+];
+
+const tie: SchemeCoat<Tone> = {
+  key: "tie",
+  name: "Glaze in the shade",
+  technique: "glaze",
+  tone: "glaze",
+  water: 4,
+  passes: 2,
+  place: inZones(["shaded"], 0.15),
+  params: { pull: 60 },
+};
+
+const bright = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "bright",
+  name: "Lightest dots",
+  technique: "stipple",
+  tone: "bright",
+  water: 0.5,
+  place: inZones(["raised", "lit"], 0),
+  params: dots(room, 10, 0.11, 2),
+});
+
+const hem = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "hem",
+  name: "Worn hem",
+  technique: "stipple",
+  tone: "bright",
+  water: 0.5,
+  place: inZones(["hem", "worn"], 0),
+  params: dots(room, 5 * WEAR_OF[room.answers.age], 0.12, 2),
 });

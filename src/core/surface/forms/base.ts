@@ -55,6 +55,48 @@ function toEllipse(x: number, y: number, a: number, b: number): number {
   return k1 < 1e-9 ? Math.min(a, b) : (k0 * (1 - k0)) / k1;
 }
 
+type Values = { readonly [K in keyof typeof params]: number };
+
+/** Stones set into the ground: where, how large, how tall, and the planes they are broken along. */
+const stonesOf = ({ lengthMm, widthMm, stones, stoneMm }: Values, seed: number) =>
+  Array.from({ length: stones }, (_, at) => {
+    const [a, b] = [lengthMm / 2, widthMm / 2];
+    const way = 2 * Math.PI * hash01(seed, at, 1);
+    const out = 0.85 * Math.sqrt(hash01(seed, at, 2));
+    const size = (stoneMm / 2) * (0.6 + 0.9 * hash01(seed, at, 3));
+    return {
+      x: a + a * out * Math.cos(way),
+      y: b + b * out * Math.sin(way),
+      size,
+      tall: size * (0.35 + 0.5 * hash01(seed, at, 4)),
+      corners: Array.from({ length: 5 }, (__, side) => ({
+        way: ((side + 0.7 * hash01(seed, at, 10 + side)) * 2 * Math.PI) / 5,
+        off: 0.75 + 0.35 * hash01(seed, at, 20 + side),
+      })),
+    };
+  });
+
+/** Heights of the ground and its stones, mm. */
+function reliefOf(values: Values, seed: number): (x: number, y: number) => number {
+  const wide = softNoise(seed, 7, hash01);
+  const fine = softNoise(seed + 1, 1.3, hash01);
+  const stones = stonesOf(values, seed);
+  return (x, y) => {
+    let height = values.roughMm * (0.7 * wide(x, y) + 0.3 * fine(x, y));
+    for (const stone of stones) {
+      const [px, py] = [(x - stone.x) / stone.size, (y - stone.y) / stone.size];
+      if (px * px + py * py > 2.4) continue;
+      // Flat faces broken from the block: the nearest of a few planes.
+      let inside = Infinity;
+      for (const { way, off } of stone.corners)
+        inside = Math.min(inside, off - px * Math.cos(way) - py * Math.sin(way));
+      const top = Math.min(1, 2.2 * Math.max(0, inside)) + 0.08 * fine(x * 2.3, y * 2.3);
+      height = Math.max(height, stone.tall * top * smoothstep(0, 0.04, inside) + height * 0.3);
+    }
+    return height;
+  };
+}
+
 /** A round or oval base seen from above: uneven ground with stones set into it. */
 export const base = defineForm({
   id: "base",
@@ -66,39 +108,9 @@ export const base = defineForm({
   build(values, seed) {
     const wrong = sizeProblems(params, values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { lengthMm, widthMm, roughMm, stones, stoneMm } = values;
-    const wide = softNoise(seed, 7, hash01);
-    const fine = softNoise(seed + 1, 1.3, hash01);
+    const { lengthMm, widthMm } = values;
     const [a, b] = [lengthMm / 2, widthMm / 2];
-    const set = Array.from({ length: stones }, (_, at) => {
-      const way = 2 * Math.PI * hash01(seed, at, 1);
-      const out = 0.85 * Math.sqrt(hash01(seed, at, 2));
-      const size = (stoneMm / 2) * (0.6 + 0.9 * hash01(seed, at, 3));
-      return {
-        x: a + a * out * Math.cos(way),
-        y: b + b * out * Math.sin(way),
-        size,
-        tall: size * (0.35 + 0.5 * hash01(seed, at, 4)),
-        corners: Array.from({ length: 5 }, (__, side) => ({
-          way: ((side + 0.7 * hash01(seed, at, 10 + side)) * 2 * Math.PI) / 5,
-          off: 0.75 + 0.35 * hash01(seed, at, 20 + side),
-        })),
-      };
-    });
-    const relief = (x: number, y: number) => {
-      let height = roughMm * (0.7 * wide(x, y) + 0.3 * fine(x, y));
-      for (const stone of set) {
-        const [px, py] = [(x - stone.x) / stone.size, (y - stone.y) / stone.size];
-        if (px * px + py * py > 2.4) continue;
-        // Flat faces broken from the block: the nearest of a few planes.
-        let inside = Infinity;
-        for (const { way, off } of stone.corners)
-          inside = Math.min(inside, off - px * Math.cos(way) - py * Math.sin(way));
-        const top = Math.min(1, 2.2 * Math.max(0, inside)) + 0.08 * fine(x * 2.3, y * 2.3);
-        height = Math.max(height, stone.tall * top * smoothstep(0, 0.04, inside) + height * 0.3);
-      }
-      return height;
-    };
+    const relief = reliefOf(values, seed);
     const sheet = buildSheet({ id: "base", lengthMm, widthMm, relief });
     return {
       ...sheet,

@@ -97,18 +97,27 @@ function foldsOf(count: number, foldMm: number, seed: number): Fold[] {
 
 type Values = { readonly [K in keyof typeof params]: number };
 
-function build(values: Values, seed: number): SurfaceForm {
-  const { hemMm, neckMm, lengthMm, folds, foldMm, torn, seams } = values;
-  const swell = softNoise(seed, 4.5, hash01);
-  const fray = softNoise(seed + 2, 2.2, hash01);
-  const fine = softNoise(seed + 3, 0.6, hash01);
-  const list = foldsOf(folds, foldMm, seed);
+/** The sector of a ring that a cloak makes when it is laid flat. */
+function fanOf({ hemMm, neckMm, lengthMm }: Values) {
   const fan = Math.max(LEAST_FAN, (hemMm - neckMm) / lengthMm);
   const hemRadius = neckMm / fan + lengthMm;
-  const flatPerTurn = (fan * 180) / Math.PI / 360;
-  const wrap = Math.max(WRAP, fan * 1.05);
-  const lengthAt = (heightMm: number) => (hemRadius - heightMm) * fan;
-  const relief = ({ turnDeg, heightMm }: Place) => {
+  const flatten = ({ turnDeg, heightMm }: Place): FlatPoint => {
+    const [radius, angle] = [hemRadius - heightMm, (turnDeg / 360 - 0.5) * fan];
+    return [radius * Math.sin(angle), radius * Math.cos(angle) - hemRadius];
+  };
+  const place = ([x, y]: FlatPoint): Place => {
+    const radius = Math.hypot(x, y + hemRadius);
+    return { turnDeg: (Math.atan2(x, y + hemRadius) / fan + 0.5) * 360, heightMm: hemRadius - radius };
+  };
+  return { fan, hemRadius, flatten, place, lengthAt: (heightMm: number) => (hemRadius - heightMm) * fan };
+}
+
+/** Heights of folds, swells and seams, mm. */
+function reliefOf(values: Values, seed: number, lengthAt: (heightMm: number) => number) {
+  const { hemMm, lengthMm, folds, foldMm, seams } = values;
+  const swell = softNoise(seed, 4.5, hash01);
+  const list = foldsOf(folds, foldMm, seed);
+  return ({ turnDeg, heightMm }: Place): number => {
     const down = 1 - heightMm / lengthMm;
     const across = turnDeg / 360;
     let height = 0;
@@ -119,23 +128,36 @@ function build(values: Values, seed: number): SurfaceForm {
       // A ridge rises slowly on one side and falls fast on the other.
       height += fold.deep * grown * Math.exp(-off * off * (off > 0 ? 1.7 : 0.9));
     }
-    return (
-      height + 0.1 * swell(across * hemMm, heightMm) + seamRelief(seamOff(across, seams) * lengthAt(heightMm))
-    );
+    const seam = seamRelief(seamOff(across, seams) * lengthAt(heightMm));
+    return height + 0.1 * swell(across * hemMm, heightMm) + seam;
   };
-  const rent = (turnDeg: number) => {
+}
+
+/** How far the hem is torn up at a turn, mm. */
+function rentOf({ hemMm, torn }: Values, seed: number): (turnDeg: number) => number {
+  const fray = softNoise(seed + 2, 2.2, hash01);
+  const fine = softNoise(seed + 3, 0.6, hash01);
+  return (turnDeg) => {
     const x = (turnDeg / 360) * hemMm;
     return torn * Math.max(0, 0.55 * fray(x, 0) + 0.45 * fine(x, 0) + 0.15);
   };
-  const flatten = ({ turnDeg, heightMm }: Place): FlatPoint => {
-    const [radius, angle] = [hemRadius - heightMm, (turnDeg / 360 - 0.5) * fan];
-    return [radius * Math.sin(angle), radius * Math.cos(angle) - hemRadius];
-  };
+}
+
+function boundsOf(flatten: (place: Place) => FlatPoint, lengthMm: number): SurfaceForm["bounds"] {
   const corners = Array.from({ length: 361 }, (_, at) => at).flatMap((turnDeg) => [
     flatten({ turnDeg, heightMm: 0 }),
     flatten({ turnDeg, heightMm: lengthMm }),
   ]);
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
+}
+
+function build(values: Values, seed: number): SurfaceForm {
+  const { lengthMm, torn, seams } = values;
+  const { fan, hemRadius, flatten, place, lengthAt } = fanOf(values);
+  const relief = reliefOf(values, seed, lengthAt);
+  const rent = rentOf(values, seed);
+  const wrap = Math.max(WRAP, fan * 1.05);
   const lean = fan / wrap;
   return {
     id: "cloak",
@@ -144,24 +166,21 @@ function build(values: Values, seed: number): SurfaceForm {
     slantMm: lengthMm,
     areaMm2: areaOf(lengthAt, lengthMm, rent),
     seamsDeg: Array.from({ length: seams }, (_, at) => (at * 360) / seams),
-    bounds: { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) },
+    bounds: boundsOf(flatten, lengthMm),
     lengthAt,
     apexMm: hemRadius,
-    flatPerTurn,
+    flatPerTurn: (fan * 180) / Math.PI / 360,
     rim: ({ turnDeg, heightMm }) => {
       const side = (Math.min(turnDeg, 360 - turnDeg) / 360) * lengthAt(heightMm);
       const hem = heightMm - (torn > 0 ? rent(turnDeg) : 0);
       return Math.min(side, hem, lengthMm - heightMm);
     },
     flatten,
-    place: ([x, y]) => {
-      const radius = Math.hypot(x, y + hemRadius);
-      return { turnDeg: (Math.atan2(x, y + hemRadius) / fan + 0.5) * 360, heightMm: hemRadius - radius };
-    },
-    inSpace: (place) => {
-      const angle = (place.turnDeg / 360 - 0.5) * wrap;
-      const radius = lengthAt(place.heightMm) / wrap + relief(place);
-      const up = place.heightMm * Math.sqrt(1 - lean * lean);
+    place,
+    inSpace: (at) => {
+      const angle = (at.turnDeg / 360 - 0.5) * wrap;
+      const radius = lengthAt(at.heightMm) / wrap + relief(at);
+      const up = at.heightMm * Math.sqrt(1 - lean * lean);
       return [radius * Math.sin(angle), up, radius * Math.cos(angle)];
     },
     relief,

@@ -66,49 +66,48 @@ const params = {
 
 type Values = ParamValues<typeof params>;
 
-function problems(values: Values): Problem[] {
-  const found: Problem[] = [];
-  for (const [name, spec] of Object.entries(params)) {
+/** Sizes that are no numbers, out of range, or counts that are not whole. */
+function singleProblems(values: Values): Problem[] {
+  const outside = Object.entries(params).flatMap(([name, spec]): Problem[] => {
     const value = values[name as keyof Values];
-    if (!Number.isFinite(value) || value < spec.range[0] || value > spec.range[1]) {
-      found.push({
-        field: name,
-        message: `${spec.label} must be ${spec.range[0]} to ${spec.range[1]}${spec.unit && ` ${spec.unit}`}, got ${value}.`,
-      });
-    }
-  }
-  for (const name of ["pleats", "seams"] as const) {
-    if (Number.isFinite(values[name]) && !Number.isInteger(values[name])) {
-      found.push({
-        field: name,
-        message: `${params[name].label} must be a whole number, got ${values[name]}.`,
-      });
-    }
-  }
-  if (found.length > 0) return found;
-  const flare = Math.abs(values.hemMm - values.waistMm) / (2 * Math.PI);
-  if (flare >= values.slantMm * 0.98) {
-    const most = 2 * Math.PI * values.slantMm * 0.98;
-    found.push({
-      field: "slantMm",
-      message:
-        `Waist and hem differ by ${formatNumber(Math.abs(values.hemMm - values.waistMm), 1)} mm, but a band ` +
-        `${formatNumber(values.slantMm, 1)} mm high can widen or narrow by ${formatNumber(most, 1)} mm at most. ` +
-        `Make it at least ${formatNumber(flare / 0.98 + 0.05, 1)} mm high, or bring waist and hem closer.`,
-    });
-  }
-  if (values.pleats > 0) {
-    const pitch = (Math.min(values.waistMm, values.hemMm) * (1 - values.gapDeg / 360)) / values.pleats;
-    if (values.pleatDepthMm * 2 >= pitch) {
-      found.push({
-        field: "pleatDepthMm",
-        message:
-          `A fold ${formatNumber(values.pleatDepthMm, 1)} mm deep takes more cloth than the ` +
-          `${formatNumber(pitch, 1)} mm from one fold to the next. Depth can be ${formatNumber(pitch / 2.05, 1)} mm at most here.`,
-      });
-    }
-  }
-  return found;
+    if (Number.isFinite(value) && value >= spec.range[0] && value <= spec.range[1]) return [];
+    const allowed = `${spec.range[0]} to ${spec.range[1]}${spec.unit && ` ${spec.unit}`}`;
+    return [{ field: name, message: `${spec.label} must be ${allowed}, got ${value}.` }];
+  });
+  const broken = (["pleats", "seams"] as const).flatMap((name): Problem[] => {
+    if (!Number.isFinite(values[name]) || Number.isInteger(values[name])) return [];
+    const message = `${params[name].label} must be a whole number, got ${values[name]}.`;
+    return [{ field: name, message }];
+  });
+  return [...outside, ...broken];
+}
+
+/** A band that would have to widen faster than its own height allows. */
+function flareProblems({ waistMm, hemMm, slantMm }: Values): Problem[] {
+  const flare = Math.abs(hemMm - waistMm) / (2 * Math.PI);
+  if (flare < slantMm * 0.98) return [];
+  const most = 2 * Math.PI * slantMm * 0.98;
+  const message =
+    `Waist and hem differ by ${formatNumber(Math.abs(hemMm - waistMm), 1)} mm, but a band ` +
+    `${formatNumber(slantMm, 1)} mm high can widen or narrow by ${formatNumber(most, 1)} mm at most. ` +
+    `Make it at least ${formatNumber(flare / 0.98 + 0.05, 1)} mm high, or bring waist and hem closer.`;
+  return [{ field: "slantMm", message }];
+}
+
+/** Folds that take more cloth than lies between them. */
+function foldProblems({ waistMm, hemMm, gapDeg, pleats, pleatDepthMm }: Values): Problem[] {
+  if (pleats <= 0) return [];
+  const pitch = (Math.min(waistMm, hemMm) * (1 - gapDeg / 360)) / pleats;
+  if (pleatDepthMm * 2 < pitch) return [];
+  const message =
+    `A fold ${formatNumber(pleatDepthMm, 1)} mm deep takes more cloth than the ` +
+    `${formatNumber(pitch, 1)} mm from one fold to the next. Depth can be ${formatNumber(pitch / 2.05, 1)} mm at most here.`;
+  return [{ field: "pleatDepthMm", message }];
+}
+
+function problems(values: Values): Problem[] {
+  const single = singleProblems(values);
+  return single.length > 0 ? single : [...flareProblems(values), ...foldProblems(values)];
 }
 
 const RIDGE_STEPS = 2048;
@@ -142,43 +141,43 @@ function foldRelief(values: Values, seed: number): (turnDeg: number, down01: num
   };
 }
 
+const TO_RAD = Math.PI / 180;
+
+/** How a band unrolls: between its places and points on the flat, without stretching it. */
+function unroll({ waistMm, hemMm, slantMm }: Values, shownDeg: number) {
+  /** Change of radius per mm of slant; positive where the band widens downwards. */
+  const sine = (hemMm - waistMm) / (2 * Math.PI * slantMm);
+  const straight = Math.abs(sine) < 1e-6;
+  /** Signed distance from the apex to the hem; negative where the apex lies below (hem smaller than waist). */
+  const apexMm = straight ? Infinity : hemMm / (2 * Math.PI) / sine;
+  const middle = shownDeg / 2;
+  const flatten = ({ turnDeg, heightMm }: Place) => {
+    const turned = turnDeg - middle;
+    if (straight) return [(turned * TO_RAD * hemMm) / (2 * Math.PI), -heightMm] as const;
+    const angle = turned * TO_RAD * sine;
+    const distance = apexMm - heightMm;
+    return [distance * Math.sin(angle), distance * Math.cos(angle) - apexMm] as const;
+  };
+  const place = ([x, y]: readonly [number, number]): Place => {
+    if (straight) return { turnDeg: (x * 2 * Math.PI) / hemMm / TO_RAD + middle, heightMm: -y };
+    const down = y + apexMm;
+    const sign = apexMm > 0 ? 1 : -1;
+    const distance = sign * Math.sqrt(x * x + down * down);
+    const turnDeg = Math.atan2(x * sign, down * sign) / (sine * TO_RAD) + middle;
+    return { turnDeg, heightMm: apexMm - distance };
+  };
+  return { sine, apexMm, flatPerTurn: straight ? 0 : sine, flatten, place };
+}
+
 function build(values: Values, seed: number): SurfaceForm {
   const wrong = problems(values);
   if (wrong.length > 0) throw new InputError(wrong);
   const { waistMm, hemMm, slantMm } = values;
   const shownDeg = 360 - values.gapDeg;
   const share = shownDeg / 360;
-  /** Change of radius per mm of slant; positive where the band widens downwards. */
-  const sine = (hemMm - waistMm) / (2 * Math.PI * slantMm);
+  const { sine, ...unrolled } = unroll(values, shownDeg);
   const cosine = Math.sqrt(1 - sine * sine);
-  const straight = Math.abs(sine) < 1e-6;
-  const hemRadius = hemMm / (2 * Math.PI);
-  /** Signed distance from the apex to the hem; negative where the apex lies below (hem smaller than waist). */
-  const apexMm = straight ? Infinity : hemRadius / sine;
-  const middle = shownDeg / 2;
   const folds = foldRelief(values, seed);
-  const toRad = Math.PI / 180;
-  const lengthAt = (heightMm: number) => (hemMm + ((waistMm - hemMm) * heightMm) / slantMm) * share;
-
-  const flatten = ({ turnDeg, heightMm }: Place) => {
-    const turned = turnDeg - middle;
-    if (straight) return [(turned * toRad * hemMm) / (2 * Math.PI), -heightMm] as const;
-    const angle = turned * toRad * sine;
-    const distance = apexMm - heightMm;
-    return [distance * Math.sin(angle), distance * Math.cos(angle) - apexMm] as const;
-  };
-
-  const place = ([x, y]: readonly [number, number]): Place => {
-    if (straight) return { turnDeg: (x * 2 * Math.PI) / hemMm / toRad + middle, heightMm: -y };
-    const down = y + apexMm;
-    const sign = apexMm > 0 ? 1 : -1;
-    const distance = sign * Math.sqrt(x * x + down * down);
-    return {
-      turnDeg: Math.atan2(x * sign, down * sign) / (sine * toRad) + middle,
-      heightMm: apexMm - distance,
-    };
-  };
-
   return {
     id: "cone-band",
     closed: values.gapDeg === 0,
@@ -186,15 +185,13 @@ function build(values: Values, seed: number): SurfaceForm {
     slantMm,
     areaMm2: ((waistMm + hemMm) / 2) * slantMm * share,
     seamsDeg: Array.from({ length: values.seams }, (_, seam) => (seam * shownDeg) / values.seams),
-    bounds: boundsOf(flatten, shownDeg, slantMm),
-    lengthAt,
-    apexMm,
-    flatPerTurn: straight ? 0 : sine,
-    flatten,
-    place,
+    bounds: boundsOf(unrolled.flatten, shownDeg, slantMm),
+    lengthAt: (heightMm) => (hemMm + ((waistMm - hemMm) * heightMm) / slantMm) * share,
+    ...unrolled,
     inSpace: ({ turnDeg, heightMm }) => {
-      const radius = hemRadius - sine * heightMm + cosine * folds(turnDeg, 1 - heightMm / slantMm);
-      return [radius * Math.sin(turnDeg * toRad), heightMm * cosine, radius * Math.cos(turnDeg * toRad)];
+      const lift = cosine * folds(turnDeg, 1 - heightMm / slantMm);
+      const radius = hemMm / (2 * Math.PI) - sine * heightMm + lift;
+      return [radius * Math.sin(turnDeg * TO_RAD), heightMm * cosine, radius * Math.cos(turnDeg * TO_RAD)];
     },
     relief: ({ turnDeg, heightMm }) => folds(turnDeg, 1 - heightMm / slantMm),
   };

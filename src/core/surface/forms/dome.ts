@@ -69,6 +69,47 @@ function capAngle(roundMm: number, overMm: number): number {
   return (low + high) / 2;
 }
 
+type Values = { readonly [K in keyof typeof params]: number };
+const TO_RAD = Math.PI / 180;
+
+/** Heights of collar, ridges and seams, mm. @param flatRadius distance from the crown on the flat, by height */
+function reliefOf(values: Values, seed: number, flatRadius: (heightMm: number) => number) {
+  const { collarMm, collarUpMm, ridges, seams } = values;
+  const swell = softNoise(seed, 3, hash01);
+  return ({ turnDeg, heightMm }: Place): number => {
+    const out = flatRadius(heightMm);
+    const turn = turnDeg * TO_RAD;
+    let height = 0.04 * swell(out * Math.sin(turn) + 50, out * Math.cos(turn) + 50);
+    if (collarMm > 0) height += collarUpMm * smoothstep(collarMm + 0.12, collarMm - 0.12, heightMm);
+    if (ridges > 0) {
+      const off = Math.abs((((turnDeg * ridges) / 360) % 1) - 0.5) * (360 / ridges) * TO_RAD * out;
+      height += 0.22 * Math.exp(-((off / 0.3) ** 2)) * smoothstep(0, collarMm + 0.3, heightMm);
+    }
+    const away = seams > 1 ? seamOff(turnDeg / 360, seams, true) * 360 * TO_RAD * out : Infinity;
+    return height + seamRelief(away) * smoothstep(collarMm, collarMm + 0.4, heightMm);
+  };
+}
+
+/** Between places of a cap and points of the disc it is laid out as. */
+function discOf(overMm: number, radius: number) {
+  const flatRadius = (heightMm: number) => 2 * radius * Math.sin((overMm - heightMm) / radius / 2);
+  const flatten = ({ turnDeg, heightMm }: Place): readonly [number, number] => [
+    flatRadius(heightMm) * Math.sin(turnDeg * TO_RAD),
+    -flatRadius(heightMm) * Math.cos(turnDeg * TO_RAD),
+  ];
+  const place = ([x, y]: readonly [number, number]): Place => {
+    const flat = Math.hypot(x, y);
+    const angle = 2 * Math.asin(Math.min(1, flat / (2 * radius)));
+    const turn = Math.atan2(x, -y) / TO_RAD;
+    return {
+      turnDeg: turn < 0 ? turn + 360 : turn,
+      // Beyond what a sphere has, it goes on as a flat rim would.
+      heightMm: overMm - radius * angle - Math.max(0, flat - 2 * radius),
+    };
+  };
+  return { flatRadius, flatten, place };
+}
+
 /** A helmet, hood or shoulder: a cap of a sphere, laid out as a disc of the same area (Lambert, 1772). */
 export const dome = defineForm({
   id: "dome",
@@ -90,39 +131,12 @@ export const dome = defineForm({
   build(values, seed): SurfaceForm {
     const wrong = dome.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { roundMm, overMm, collarMm, collarUpMm, ridges, seams } = values;
+    const { roundMm, overMm, seams } = values;
     const rimAngle = capAngle(roundMm, overMm);
     const radius = overMm / rimAngle;
-    const swell = softNoise(seed, 3, hash01);
-    const flatRadius = (heightMm: number) => 2 * radius * Math.sin((overMm - heightMm) / radius / 2);
+    const { flatRadius, flatten, place } = discOf(overMm, radius);
     const rimFlat = flatRadius(0);
-    const toRad = Math.PI / 180;
-    const relief = ({ turnDeg, heightMm }: Place) => {
-      const [x, y] = [
-        flatRadius(heightMm) * Math.sin(turnDeg * toRad),
-        flatRadius(heightMm) * Math.cos(turnDeg * toRad),
-      ];
-      let height = 0.04 * swell(x + 50, y + 50);
-      if (collarMm > 0) height += collarUpMm * smoothstep(collarMm + 0.12, collarMm - 0.12, heightMm);
-      if (ridges > 0) {
-        const off =
-          Math.abs((((turnDeg * ridges) / 360) % 1) - 0.5) * (360 / ridges) * toRad * flatRadius(heightMm);
-        height += 0.22 * Math.exp(-((off / 0.3) ** 2)) * smoothstep(0, collarMm + 0.3, heightMm);
-      }
-      const away =
-        seams > 1 ? seamOff(turnDeg / 360, seams, true) * 360 * toRad * flatRadius(heightMm) : Infinity;
-      return height + seamRelief(away) * smoothstep(collarMm, collarMm + 0.4, heightMm);
-    };
-    const place = ([x, y]: readonly [number, number]): Place => {
-      const flat = Math.hypot(x, y);
-      const angle = 2 * Math.asin(Math.min(1, flat / (2 * radius)));
-      const turn = Math.atan2(x, -y) / toRad;
-      return {
-        turnDeg: turn < 0 ? turn + 360 : turn,
-        // Beyond what a sphere has, it goes on as a flat rim would.
-        heightMm: overMm - radius * angle - Math.max(0, flat - 2 * radius),
-      };
-    };
+    const relief = reliefOf(values, seed, flatRadius);
     return {
       id: "dome",
       closed: true,
@@ -138,20 +152,13 @@ export const dome = defineForm({
       turns: true,
       distortion: 1 / Math.cos(rimAngle / 2),
       rim: ({ heightMm }) => rimFlat - flatRadius(heightMm),
-      flatten: ({ turnDeg, heightMm }) => [
-        flatRadius(heightMm) * Math.sin(turnDeg * toRad),
-        -flatRadius(heightMm) * Math.cos(turnDeg * toRad),
-      ],
+      flatten,
       place,
       inSpace: (at) => {
         const angle = (overMm - at.heightMm) / radius;
-        const out = radius + relief(at);
-        const turn = at.turnDeg * toRad;
-        return [
-          out * Math.sin(angle) * Math.sin(turn),
-          out * Math.cos(angle) - radius * Math.cos(rimAngle),
-          out * Math.sin(angle) * -Math.cos(turn),
-        ];
+        const [out, turn] = [radius + relief(at), at.turnDeg * TO_RAD];
+        const up = out * Math.cos(angle) - radius * Math.cos(rimAngle);
+        return [out * Math.sin(angle) * Math.sin(turn), up, out * Math.sin(angle) * -Math.cos(turn)];
       },
       relief,
     };

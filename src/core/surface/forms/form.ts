@@ -64,5 +64,6 @@ export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
   build(values: ParamValues<S>, seed: number): SurfaceForm;
 }
 
+/** Declares a form, so that its sizes are known to its build. */
 export const defineForm = <S extends ParamSpecs>(definition: FormDefinition<S>): FormDefinition<S> =>
   definition;

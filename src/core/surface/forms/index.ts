@@ -26,4 +26,5 @@ export const forms = {
 
 export type FormId = keyof typeof forms;
 export const formIds = Object.keys(forms) as FormId[];
+/** Whether there is a form of this id. */
 export const isFormId = (id: string): id is FormId => id in forms;

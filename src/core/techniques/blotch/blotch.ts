@@ -134,6 +134,39 @@ function seedFor(
   return null;
 }
 
+/** Where a row of dabs begins, which way it goes (radians), how long and how wide it is, mm. */
+interface Row {
+  readonly x: number;
+  readonly y: number;
+  readonly way: number;
+  readonly long: number;
+  readonly wide: number;
+}
+
+/** A row of dabs of changing width, bent as it goes. */
+function dabs(
+  { x, y, way, long, wide }: Row,
+  film: Pick<Pull, "softMm" | "filmUm" | "piece">,
+  random: Random,
+): Pull {
+  const seed = Math.floor(random.range(0, 2 ** 31));
+  const bend = random.range(-0.9, 0.9);
+  const path = new Float64Array(POINTS * 2);
+  const half = new Float64Array(POINTS);
+  let [px, py] = [x, y];
+  for (let k = 0; k < POINTS; k++) {
+    const t = k / (POINTS - 1);
+    path[k * 2] = px;
+    path[k * 2 + 1] = py;
+    const turn = way + bend * (t - 0.5) + 0.5 * wander(seed, t * 3);
+    px += (Math.cos(turn) * long) / POINTS;
+    py -= (Math.sin(turn) * long) / POINTS;
+    const round = Math.sqrt(Math.max(0.06, 1 - (2 * t - 1) ** 2));
+    half[k] = wide * round * (1 + 0.38 * wander(seed ^ 7, t * 4.2));
+  }
+  return { ...film, path, half, load: new Float64Array(POINTS).fill(1), seed, levels: true };
+}
+
 /** A spine and its spurs, each a row of dabs of changing width. */
 function patch(
   seed: Seed,
@@ -146,42 +179,17 @@ function patch(
   const angle = ((params.lie + random.range(-1, 1) * params.lieSpread) * Math.PI) / 180;
   const softMm = edgeSoftMm(context.water);
   const filmUm = context.passUm * (1 + 0.08 * random.normal());
-  const dabs = (x: number, y: number, way: number, long: number, wide: number): Pull => {
-    const whole = Math.floor(random.range(0, 2 ** 31));
-    const bend = random.range(-0.9, 0.9);
-    const path = new Float64Array(POINTS * 2);
-    const half = new Float64Array(POINTS);
-    let [px, py] = [x, y];
-    for (let k = 0; k < POINTS; k++) {
-      const t = k / (POINTS - 1);
-      path[k * 2] = px;
-      path[k * 2 + 1] = py;
-      const turn = way + bend * (t - 0.5) + 0.5 * wander(whole, t * 3);
-      px += (Math.cos(turn) * long) / POINTS;
-      py -= (Math.sin(turn) * long) / POINTS;
-      const round = Math.sqrt(Math.max(0.06, 1 - (2 * t - 1) ** 2));
-      half[k] = wide * round * (1 + 0.38 * wander(whole ^ 7, t * 4.2));
-    }
-    return {
-      path,
-      half,
-      load: new Float64Array(POINTS).fill(1),
-      softMm,
-      filmUm,
-      seed: whole,
-      levels: true,
-      piece,
-    };
-  };
+  const film = { softMm, filmUm, piece };
   const [dx, dy] = [Math.cos(angle) * length * 0.5, -Math.sin(angle) * length * 0.5];
   const wide = length * (0.15 + 0.1 * random.next());
-  const spine = dabs(seed.x - dx, seed.y - dy, angle, length, wide);
+  const spine = dabs({ x: seed.x - dx, y: seed.y - dy, way: angle, long: length, wide }, film, random);
   const arms = Array.from({ length: params.spurs }, () => {
     const at = 1 + Math.floor(random.next() * (POINTS - 2));
     const side = random.next() < 0.5 ? 1 : -1;
     const way = angle + side * random.range(0.6, 1.9);
     const long = length * random.range(0.22, 0.5);
-    return dabs(spine.path[at * 2]!, spine.path[at * 2 + 1]!, way, long, wide * random.range(0.35, 0.7));
+    const [x, y] = [spine.path[at * 2]!, spine.path[at * 2 + 1]!];
+    return dabs({ x, y, way, long, wide: wide * random.range(0.35, 0.7) }, film, random);
   });
   return [spine, ...arms];
 }

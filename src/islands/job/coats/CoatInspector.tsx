@@ -15,6 +15,7 @@ import { formatNumber } from "../../../core/units";
 import { hashText } from "../../../core/random";
 import { completeParams } from "../../../core/params";
 import { isTechniqueId, techniques } from "../../../core/techniques";
+import type { TechniqueDefinition } from "../../../core/techniques/technique";
 import { NumberField } from "../../../ui/NumberField";
 import { MixOption } from "../MixOption";
 import { TextEdit } from "../../../ui/TextEdit";
@@ -35,6 +36,76 @@ import { useView } from "../viewStore";
 const sameChoice = (a: Place, b: Place) =>
   a.kind === "zones" ? b.kind === "zones" : JSON.stringify(a) === JSON.stringify(b);
 
+type Change = (part: Partial<Coat>) => void;
+
+interface MarksProps {
+  readonly coat: Coat;
+  readonly earlier: readonly Coat[];
+  readonly change: Change;
+}
+
+/** Two coats of one technique and one seed set their marks at the same places: dark beside light makes dents. */
+function WhereMarksFall({ coat, earlier, change }: MarksProps) {
+  return (
+    <TextField
+      select
+      label="Its marks fall"
+      value={earlier.find((one) => one.seed === coat.seed)?.id ?? ""}
+      onChange={(event) =>
+        change({
+          seed:
+            earlier.find((one) => one.id === event.target.value)?.seed ??
+            hashText(`${coat.id}/${coat.seed}`) % 100000,
+        })
+      }
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
+      <MenuItem value="">where chance has them</MenuItem>
+      {earlier.map((one) => (
+        <MenuItem key={one.id} value={one.id}>
+          where those of {one.name} do
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+interface SlidersProps {
+  readonly coat: Coat;
+  readonly technique: TechniqueDefinition;
+  readonly change: Change;
+}
+
+/** A slider for everything the technique can be set to. */
+function Sliders({ coat, technique, change }: SlidersProps) {
+  const params = completeParams(technique.params, coat.technique.params);
+  return Object.entries(technique.params).map(([name, spec]) => (
+    <Box key={name}>
+      <Box sx={{ display: "flex", justifyContent: "space-between" }}>
+        <Typography variant="body2">{spec.label}</Typography>
+        <Typography>
+          {formatNumber(params[name] ?? spec.default, spec.step < 0.1 ? 2 : spec.step < 1 ? 1 : 0)}
+          &#8239;{spec.unit}
+        </Typography>
+      </Box>
+      <Slider
+        size="small"
+        aria-label={spec.label}
+        value={params[name] ?? spec.default}
+        min={spec.range[0]}
+        max={spec.range[1]}
+        step={spec.step}
+        onChange={(_event, value) =>
+          change({
+            technique: { ...coat.technique, params: { ...coat.technique.params, [name]: value } },
+          })
+        }
+        sx={{ py: 0.8 }}
+      />
+    </Box>
+  ));
+}
+
 function Settings({
   coat,
   surface,
@@ -42,18 +113,16 @@ function Settings({
 }: {
   readonly coat: Coat;
   readonly surface: Surface;
-  readonly change: (part: Partial<Coat>) => void;
+  readonly change: Change;
 }) {
   const job = useJob();
   const paints = usePaints();
   const { pattern } = useBuilt(surface);
   const mix = mixById(job, coat.mixId);
   const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
-  const params = technique ? completeParams(technique.params, coat.technique.params) : {};
   const places = placesFor(coat, pattern);
   const own = coat.role === null;
-  // Two coats of one technique and one seed set their marks at the same places: dark beside light makes dents.
-  const earlierMarks = surface.coats
+  const earlier = surface.coats
     .slice(
       0,
       surface.coats.findIndex((one) => one.id === coat.id),
@@ -122,27 +191,8 @@ function Settings({
           label="Marks run over seams"
         />
       )}
-      {own && technique?.marksOn && earlierMarks.length > 0 && (
-        <TextField
-          select
-          label="Its marks fall"
-          value={earlierMarks.find((one) => one.seed === coat.seed)?.id ?? ""}
-          onChange={(event) =>
-            change({
-              seed:
-                earlierMarks.find((one) => one.id === event.target.value)?.seed ??
-                hashText(`${coat.id}/${coat.seed}`) % 100000,
-            })
-          }
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">where chance has them</MenuItem>
-          {earlierMarks.map((one) => (
-            <MenuItem key={one.id} value={one.id}>
-              where those of {one.name} do
-            </MenuItem>
-          ))}
-        </TextField>
+      {own && technique?.marksOn && earlier.length > 0 && (
+        <WhereMarksFall coat={coat} earlier={earlier} change={change} />
       )}
       <Box sx={{ display: "flex", gap: 1 }}>
         <NumberField
@@ -162,32 +212,7 @@ function Settings({
           onChange={(passes) => change({ passes })}
         />
       </Box>
-      {technique &&
-        Object.entries(technique.params).map(([name, spec]) => (
-          <Box key={name}>
-            <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-              <Typography variant="body2">{spec.label}</Typography>
-              <Typography>
-                {formatNumber(params[name] ?? spec.default, spec.step < 0.1 ? 2 : spec.step < 1 ? 1 : 0)}
-                &#8239;{spec.unit}
-              </Typography>
-            </Box>
-            <Slider
-              size="small"
-              aria-label={spec.label}
-              value={params[name] ?? spec.default}
-              min={spec.range[0]}
-              max={spec.range[1]}
-              step={spec.step}
-              onChange={(_event, value) =>
-                change({
-                  technique: { ...coat.technique, params: { ...coat.technique.params, [name]: value } },
-                })
-              }
-              sx={{ py: 0.8 }}
-            />
-          </Box>
-        ))}
+      {technique && <Sliders coat={coat} technique={technique} change={change} />}
     </Box>
   );
 }

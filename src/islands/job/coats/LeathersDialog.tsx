@@ -47,20 +47,42 @@ const SCHOOLS: Readonly<Record<string, string>> = {
   "leather-scrubbed": "scrubbed and washed",
 };
 
-/** Browns for all leathers of a figure, unlike each other wherever they touch, painted in one go. */
-export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
+interface LeatherProps {
+  readonly name: string;
+  readonly on: boolean;
+  readonly hex: string;
+  readonly onToggle: () => void;
+}
+
+function LeatherRow({ name, on, hex, onToggle }: LeatherProps) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+      <FormControlLabel
+        sx={{ flex: 1 }}
+        control={<Checkbox size="small" checked={on} onChange={onToggle} />}
+        label={name}
+      />
+      {on && (
+        <>
+          <Box sx={{ width: 54, height: 22, bgcolor: hex }} />
+          <Typography sx={{ width: 120 }} variant="body2">
+            {hex}, L* {formatNumber(hexToLab(hex)[0], 0)}
+          </Typography>
+        </>
+      )}
+    </Box>
+  );
+}
+
+type Wish = readonly [surfaceId: string, answers: Parameters<typeof askPlan>[4]];
+
+/** Works schemes out one after another; all are painted in one step, or none. */
+function usePainting(schemeId: SchemeId, onPainted: () => void) {
   const job = useJob();
   const paints = usePaints();
   const edit = useEdit();
-  const setView = useView((view) => view.set);
-  const [chosen, setChosen] = useState<readonly string[]>(() =>
-    job.surfaces.filter(isLeather).map((one) => one.id),
-  );
-  const [colour, setColour] = useState("#6b432c");
-  const [schemeId, setScheme] = useState<SchemeId>("leather-stippled");
-  const [age, setAge] = useState<Age>("used");
-  const [look, setLook] = useState<Look>("plain");
   const [done, setDone] = useState<number | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
   const running = useRef<AskedPlan | null>(null);
   const left = useRef(false);
   useEffect(() => {
@@ -70,18 +92,12 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
       running.current?.stop();
     };
   }, []);
-  const [failure, setFailure] = useState<string | null>(null);
-  const given = useMemo(() => {
-    const family = leatherFamily(hexToLab(colour), echoOf(job, paints, chosen), Math.max(3, chosen.length));
-    return { family, ...assignColours(chosen, job.touching, family) };
-  }, [job, paints, chosen, colour]);
-  const hexOf = (id: string) => labToHex(given.family[given.colourOf[id] ?? 0]!);
-  const start = async () => {
+  const start = async (wishes: readonly Wish[]) => {
     const plans: [string, StartPlan][] = [];
     setFailure(null);
-    for (const id of chosen) {
+    for (const [id, answers] of wishes) {
       setDone(plans.length);
-      const asked = askPlan(job, paints, id, schemeId, { age, look, colour: hexOf(id) }, (progress) =>
+      const asked = askPlan(job, paints, id, schemeId, answers, (progress) =>
         setDone(plans.length + progress.done / progress.total),
       );
       running.current = asked;
@@ -96,9 +112,34 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
       plans.push([id, made.plan]);
     }
     edit((now) => plans.reduce((current, [id, plan]) => startSurface(current, id, plan), now));
+    onPainted();
+  };
+  return { done, failure, start, stop: () => running.current?.stop() };
+}
+
+/** Browns for all leathers of a figure, unlike each other wherever they touch, painted in one go. */
+export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
+  const job = useJob();
+  const paints = usePaints();
+  const setView = useView((view) => view.set);
+  const [chosen, setChosen] = useState<readonly string[]>(() =>
+    job.surfaces.filter(isLeather).map((one) => one.id),
+  );
+  const [colour, setColour] = useState("#6b432c");
+  const [schemeId, setScheme] = useState<SchemeId>("leather-stippled");
+  const [age, setAge] = useState<Age>("used");
+  const [look, setLook] = useState<Look>("plain");
+  const { done, failure, start, stop } = usePainting(schemeId, () => {
     setView({ coatId: null, upTo: null });
     onClose();
-  };
+  });
+  const given = useMemo(() => {
+    const family = leatherFamily(hexToLab(colour), echoOf(job, paints, chosen), Math.max(3, chosen.length));
+    return { family, ...assignColours(chosen, job.touching, family) };
+  }, [job, paints, chosen, colour]);
+  const hexOf = (id: string) => labToHex(given.family[given.colourOf[id] ?? 0]!);
+  const toggle = (id: string) =>
+    setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="leathers-title">
       <DialogTitle id="leathers-title">The leathers of {job.name}</DialogTitle>
@@ -109,34 +150,15 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
         </Typography>
         <ColourGoal label="The leather it is known by" value={colour} onChange={setColour} />
         <Box role="group" aria-label="Leathers">
-          {job.surfaces.map((surface) => {
-            const on = chosen.includes(surface.id);
-            return (
-              <Box key={surface.id} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-                <FormControlLabel
-                  sx={{ flex: 1 }}
-                  control={
-                    <Checkbox
-                      size="small"
-                      checked={on}
-                      onChange={() =>
-                        setChosen(on ? chosen.filter((id) => id !== surface.id) : [...chosen, surface.id])
-                      }
-                    />
-                  }
-                  label={surface.name}
-                />
-                {on && (
-                  <>
-                    <Box sx={{ width: 54, height: 22, bgcolor: hexOf(surface.id) }} />
-                    <Typography sx={{ width: 120 }} variant="body2">
-                      {hexOf(surface.id)}, L* {formatNumber(hexToLab(hexOf(surface.id))[0], 0)}
-                    </Typography>
-                  </>
-                )}
-              </Box>
-            );
-          })}
+          {job.surfaces.map(({ id, name }) => (
+            <LeatherRow
+              key={id}
+              name={name}
+              on={chosen.includes(id)}
+              hex={hexOf(id)}
+              onToggle={() => toggle(id)}
+            />
+          ))}
         </Box>
         <Typography role="status" data-testid="least-step">
           {Number.isFinite(given.leastStep)
@@ -152,13 +174,7 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
         />
         <Choice question="How old are they?" answers={AGES} value={age} onChange={setAge} />
         <Choice question="Which look?" answers={LOOKS} value={look} onChange={setLook} />
-        {done !== null && (
-          <SearchProgress
-            done={done}
-            total={Math.max(1, chosen.length)}
-            onCancel={() => running.current?.stop()}
-          />
-        )}
+        {done !== null && <SearchProgress done={done} total={Math.max(1, chosen.length)} onCancel={stop} />}
         {failure !== null && (
           <Alert severity="error" variant="outlined">
             {failure}
@@ -170,7 +186,7 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
         <Button
           variant="contained"
           disabled={chosen.length === 0 || done !== null}
-          onClick={() => void start()}
+          onClick={() => void start(chosen.map((id) => [id, { age, look, colour: hexOf(id) }]))}
         >
           Paint them so
         </Button>

@@ -56,18 +56,14 @@ export function lineOn(specimen: Specimen, line: SectionLine | null): SectionLin
   return inside(line.ax, line.ay) || inside(line.bx, line.by) ? line : firstLine(specimen);
 }
 
-function Stage({
-  specimen,
-  size,
-}: {
-  readonly specimen: Specimen;
-  readonly size: { width: number; height: number };
-}) {
-  const { line, set, tab, zoom, middle, trueSize, outlining, coatId } = useView();
-  const surface = useSurface();
-  const spots = useSpots();
-  const { form } = useBuilt(surface);
-  const coat = surface?.coats.find((one) => one.id === coatId);
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** How the picture lies in its view: between mm on the flat and pixels of the screen. */
+function useSeating(specimen: Specimen, size: Size) {
+  const { zoom, middle, trueSize } = useView();
   const pxPerMm = usePrefs((prefs) => prefs.pxPerMm) ?? USUAL_PX_PER_MM;
   const widthMm = specimen.width * specimen.pitchMm;
   const heightMm = specimen.height * specimen.pitchMm;
@@ -89,6 +85,39 @@ function Stage({
     [left + (x - specimen.originX) * scale, top + (y - specimen.originY) * scale] as const;
   const toMm = (x: number, y: number) =>
     [(x - left) / scale + specimen.originX, (y - top) / scale + specimen.originY] as const;
+  return { widthMm, heightMm, scale, centre, left, top, origin, toPx, toMm, pxPerMm };
+}
+
+/** How large it is drawn, and how fine. */
+function Caption({ specimen, enlarged }: { readonly specimen: Specimen; readonly enlarged: number | null }) {
+  return (
+    <Typography
+      sx={{
+        position: "absolute",
+        right: 10,
+        bottom: 6,
+        color: "#fff",
+        textShadow: "0 0 3px #000, 0 0 3px #000",
+      }}
+    >
+      {specimen.reduced
+        ? `drawn in cells of ${specimen.pitchMm.toFixed(2)}\u202fmm, coarser than your line · `
+        : ""}
+      {enlarged === null ? "true size" : `${enlarged.toFixed(1)}\u202f× its size`}
+    </Typography>
+  );
+}
+
+function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size: Size }) {
+  const { line, set, tab, zoom, trueSize, outlining, coatId } = useView();
+  const { widthMm, heightMm, scale, centre, left, top, origin, toPx, toMm, pxPerMm } = useSeating(
+    specimen,
+    size,
+  );
+  const surface = useSurface();
+  const spots = useSpots();
+  const { form } = useBuilt(surface);
+  const coat = surface?.coats.find((one) => one.id === coatId);
   const shown = lineOn(specimen, line);
   const grip = useRef<{ x: number; y: number; centre: { x: number; y: number } } | null>(null);
   return (
@@ -162,20 +191,7 @@ function Stage({
           toPx={toPx}
         />
       )}
-      <Typography
-        sx={{
-          position: "absolute",
-          right: 10,
-          bottom: 6,
-          color: "#fff",
-          textShadow: "0 0 3px #000, 0 0 3px #000",
-        }}
-      >
-        {specimen.reduced
-          ? `drawn in cells of ${specimen.pitchMm.toFixed(2)}\u202fmm, coarser than your line · `
-          : ""}
-        {trueSize ? "true size" : `${(scale / pxPerMm).toFixed(1)}\u202f× its size`}
-      </Typography>
+      <Caption specimen={specimen} enlarged={trueSize ? null : scale / pxPerMm} />
     </>
   );
 }

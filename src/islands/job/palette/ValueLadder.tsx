@@ -8,6 +8,7 @@ import { opticsOfMix } from "../../../core/colour/appearance";
 import { ciede2000 } from "../../../core/colour/difference";
 import { masstone } from "../../../core/colour/film";
 import { hexToLab, spectrumToHex, spectrumToLab } from "../../../core/colour/spaces";
+import type { Job, Paint } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
 import { useChart } from "../../../ui/useChart";
 import { useJob, usePaints } from "../jobStore";
@@ -16,13 +17,19 @@ register([ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
 
 const tenth = (value: number) => Math.round(value * 10) / 10;
 
-/** All mixes by lightness, dark to light, with their goals beside them. */
-export function ValueLadder() {
-  const job = useJob();
-  const paints = usePaints();
-  const { palette } = useTheme();
-  const { host, chart } = useChart();
-  const rungs = job.mixes
+interface Rung {
+  readonly name: string;
+  readonly hex: string;
+  readonly l: number;
+  readonly goal: string | null;
+  readonly goalL: number | null;
+  /** CIEDE2000 between mix and goal. */
+  readonly off: number | null;
+}
+
+/** Every mix that has paint, dark to light. */
+const rungsOf = (job: Job, paints: readonly Paint[]): Rung[] =>
+  job.mixes
     .filter((mix) => mix.parts.length > 0)
     .map((mix) => {
       const spectrum = masstone(opticsOfMix(mix, paints));
@@ -38,73 +45,104 @@ export function ValueLadder() {
       };
     })
     .sort((a, b) => a.l - b.l);
+
+interface Inks {
+  readonly ink: string;
+  readonly divider: string;
+  readonly strong: string;
+}
+
+const goalPoint = ({ goal, goalL }: Rung, borderColor: string) =>
+  goalL === null
+    ? { value: null }
+    : { value: tenth(goalL), itemStyle: { opacity: 1, color: goal, borderColor, borderWidth: 1 } };
+
+/** The chart's settings: goals as flat bars, mixes as fields on them. */
+function ladderOption(shown: readonly Rung[], { ink, divider, strong }: Inks) {
+  const axis = { axisLabel: { color: ink }, nameTextStyle: { color: ink } };
+  return {
+    animation: false,
+    textStyle: { fontFamily: "Archivo, sans-serif" },
+    grid: { left: 52, right: 20, top: 16, bottom: 78 },
+    tooltip: {
+      formatter: (one: { dataIndex: number; seriesName: string }) => {
+        const rung = shown[one.dataIndex]!;
+        const goal = rung.goalL === null ? "no goal" : `goal L* ${formatNumber(rung.goalL, 1)}`;
+        return `${rung.name}: L* ${formatNumber(rung.l, 1)}, ${goal}`;
+      },
+    },
+    xAxis: {
+      ...axis,
+      type: "category",
+      data: shown.map((rung) => rung.name),
+      axisLabel: { color: ink, rotate: 35, interval: 0, width: 90, overflow: "truncate" },
+      axisTick: { alignWithLabel: true },
+    },
+    yAxis: {
+      ...axis,
+      type: "value",
+      min: 0,
+      max: 100,
+      name: "lightness L*",
+      nameLocation: "middle",
+      nameGap: 32,
+      splitLine: { lineStyle: { color: divider } },
+    },
+    series: [
+      {
+        name: "goal",
+        type: "scatter",
+        symbol: "rect",
+        symbolSize: [48, 8],
+        itemStyle: { opacity: 1 },
+        data: shown.map((rung) => goalPoint(rung, strong)),
+      },
+      {
+        name: "mix",
+        type: "scatter",
+        symbol: "rect",
+        symbolSize: [26, 18],
+        itemStyle: { opacity: 1 },
+        data: shown.map((rung) => ({ value: tenth(rung.l), itemStyle: { color: rung.hex, opacity: 1 } })),
+      },
+    ],
+  };
+}
+
+function GoalList({ rungs }: { readonly rungs: readonly Rung[] }) {
+  return (
+    <Box component="ul" sx={{ m: 0, mt: 1, p: 0, listStyle: "none" }}>
+      {rungs
+        .filter((rung) => rung.off !== null)
+        .map((rung) => (
+          <Box
+            component="li"
+            key={rung.name}
+            sx={{ display: "flex", gap: 1, py: 0.5, borderTop: 1, borderColor: "divider" }}
+          >
+            <Box sx={{ width: 26, bgcolor: rung.hex }} />
+            <Box sx={{ width: 26, bgcolor: rung.goal! }} />
+            <Typography sx={{ flex: 1 }}>{rung.name}</Typography>
+            <Typography variant="body2">
+              {formatNumber(rung.l - rung.goalL!, 1)} L* from its goal, off by {formatNumber(rung.off!, 1)}
+            </Typography>
+          </Box>
+        ))}
+    </Box>
+  );
+}
+
+/** All mixes by lightness, dark to light, with their goals beside them. */
+export function ValueLadder() {
+  const job = useJob();
+  const paints = usePaints();
+  const { palette } = useTheme();
+  const { host, chart } = useChart();
+  const rungs = rungsOf(job, paints);
   const key = JSON.stringify(rungs);
   useEffect(() => {
-    const shown = JSON.parse(key) as typeof rungs;
-    const ink = palette.text.secondary;
-    const axis = { axisLabel: { color: ink }, nameTextStyle: { color: ink } };
-    chart.current?.setOption(
-      {
-        animation: false,
-        textStyle: { fontFamily: "Archivo, sans-serif" },
-        grid: { left: 52, right: 20, top: 16, bottom: 78 },
-        tooltip: {
-          formatter: (one: { dataIndex: number; seriesName: string }) => {
-            const rung = shown[one.dataIndex]!;
-            const goal = rung.goalL === null ? "no goal" : `goal L* ${formatNumber(rung.goalL, 1)}`;
-            return `${rung.name}: L* ${formatNumber(rung.l, 1)}, ${goal}`;
-          },
-        },
-        xAxis: {
-          ...axis,
-          type: "category",
-          data: shown.map((rung) => rung.name),
-          axisLabel: { color: ink, rotate: 35, interval: 0, width: 90, overflow: "truncate" },
-          axisTick: { alignWithLabel: true },
-        },
-        yAxis: {
-          ...axis,
-          type: "value",
-          min: 0,
-          max: 100,
-          name: "lightness L*",
-          nameLocation: "middle",
-          nameGap: 32,
-          splitLine: { lineStyle: { color: palette.divider } },
-        },
-        series: [
-          {
-            name: "goal",
-            type: "scatter",
-            symbol: "rect",
-            symbolSize: [48, 8],
-            itemStyle: { opacity: 1 },
-            data: shown.map((rung) =>
-              rung.goalL === null
-                ? { value: null }
-                : {
-                    value: tenth(rung.goalL),
-                    itemStyle: {
-                      opacity: 1,
-                      color: rung.goal,
-                      borderColor: palette.text.primary,
-                      borderWidth: 1,
-                    },
-                  },
-            ),
-          },
-          {
-            name: "mix",
-            type: "scatter",
-            symbol: "rect",
-            symbolSize: [26, 18],
-            itemStyle: { opacity: 1 },
-            data: shown.map((rung) => ({ value: tenth(rung.l), itemStyle: { color: rung.hex, opacity: 1 } })),
-          },
-        ],
-      },
-      true,
-    );
+    const inks = { ink: palette.text.secondary, divider: palette.divider, strong: palette.text.primary };
+    chart.current?.setOption(ladderOption(JSON.parse(key) as Rung[], inks), true);
   }, [chart, key, palette]);
   const steps = rungs.slice(1).map((rung, at) => rung.l - rungs[at]!.l);
   return (
@@ -126,24 +164,7 @@ export function ValueLadder() {
           {formatNumber(Math.max(...steps), 1)} L*.
         </Typography>
       )}
-      <Box component="ul" sx={{ m: 0, mt: 1, p: 0, listStyle: "none" }}>
-        {rungs
-          .filter((rung) => rung.off !== null)
-          .map((rung) => (
-            <Box
-              component="li"
-              key={rung.name}
-              sx={{ display: "flex", gap: 1, py: 0.5, borderTop: 1, borderColor: "divider" }}
-            >
-              <Box sx={{ width: 26, bgcolor: rung.hex }} />
-              <Box sx={{ width: 26, bgcolor: rung.goal! }} />
-              <Typography sx={{ flex: 1 }}>{rung.name}</Typography>
-              <Typography variant="body2">
-                {formatNumber(rung.l - rung.goalL!, 1)} L* from its goal, off by {formatNumber(rung.off!, 1)}
-              </Typography>
-            </Box>
-          ))}
-      </Box>
+      <GoalList rungs={rungs} />
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 /** Anything with keys, as it comes out of a file. */
 export type Fields = Readonly<Record<string, unknown>>;
 
+/** Whether something has keys: no list, no null. */
 export const isFields = (value: unknown): value is Fields =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 

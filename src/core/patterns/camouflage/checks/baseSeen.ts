@@ -14,6 +14,7 @@ const ONLY = 0.98;
 /** A place must lie mostly on the panel. */
 const MOSTLY = 0.7;
 
+/** Square places of the panel: where nothing of the base is seen, and where nothing else is. */
 export interface BasePlaces {
   readonly placeMm: number;
   readonly none: readonly Spot[];

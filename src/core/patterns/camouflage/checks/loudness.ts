@@ -8,7 +8,7 @@ import { layerKey } from "../keys";
 import type { CheckResult } from "../../../checks/finding";
 import type { FamilyContext, PatternCheck } from "../../family";
 import type { CamouflageLayout, LaidLayer } from "../layout";
-import { BASE, type CamouflageParams } from "../params";
+import { BASE, type CamouflageParams, type Layer } from "../params";
 
 type Context = FamilyContext<CamouflageParams, CamouflageLayout>;
 
@@ -19,6 +19,7 @@ const READS_FROM = 3;
 /** Above this contrast (Michelson, of luminances) a colour shouts, however it is broken up. */
 const LOUD_FROM = 0.82;
 
+/** How much a layer stands out: contrast 0…1, and in least visible contrasts near and far. */
 export interface Loudness {
   readonly id: string;
   /** Contrast against what it lies on, 0…1. */
@@ -59,6 +60,33 @@ export function loudnessOf(context: Context): Loudness[] {
   });
 }
 
+type Verdict = Pick<CheckResult, "gravity" | "sentence" | "reason"> & { readonly key: string };
+
+/** What is wrong with how loud one layer is; null where it reads and does not shout. */
+function verdictOn({ name }: Layer, { id, contrast, near, far }: Loudness, distance: string): Verdict | null {
+  if (near < READS_FROM)
+    return {
+      key: `${id}/lost`,
+      gravity: near < 1 ? "must" : "look",
+      sentence: `${name} ${near < 1 ? "cannot be seen" : "hardly shows"} on its ground even in the hand: ${formatNumber(near, 1)} times the least visible contrast.`,
+      reason: `From ${READS_FROM} times on a pattern reads. Lighten or darken its mix, or make the marks larger.`,
+    };
+  if (contrast > LOUD_FROM)
+    return {
+      key: `${id}/loud`,
+      gravity: "look",
+      sentence: `${name} shouts: its contrast against its ground is ${formatNumber(contrast * 100, 0)}\u202f% up close.`,
+      reason: `From ${formatNumber(LOUD_FROM * 100, 0)}\u202f% on the eye sees this colour alone, from ${distance} cm as well. The base's tone sets how loud everything is.`,
+    };
+  if (far >= 1) return null;
+  return {
+    key: `${id}/melts`,
+    gravity: "note",
+    sentence: `${name} melts into its ground at ${distance} cm: ${formatNumber(far, 1)} times the least visible contrast.`,
+    reason: "Good for hiding, no use for reading: larger marks or more contrast would be seen from there.",
+  };
+}
+
 /** Is every colour seen on its ground, and none too loud? */
 export const loudness: PatternCheck<CamouflageParams, CamouflageLayout> = {
   id: "pattern-loudness",
@@ -66,42 +94,12 @@ export const loudness: PatternCheck<CamouflageParams, CamouflageLayout> = {
   run(context) {
     const { surface, params, job, coats } = context;
     const distance = formatNumber(figureOf(job, surface).viewingDistanceMm / 10, 0);
-    return loudnessOf(context).flatMap(({ id, contrast, near, far }): CheckResult[] => {
-      const layer = params.layers.find((one) => one.id === id)!;
-      const coatId = coats.find(({ role }) => role === layerKey(id))?.id ?? null;
-      const about = { coatId, where: `${surface.name}, ${layer.name}`, remedies: [] };
-      if (near < READS_FROM)
-        return [
-          {
-            ...about,
-            key: `${id}/lost`,
-            gravity: near < 1 ? "must" : "look",
-            sentence: `${layer.name} ${near < 1 ? "cannot be seen" : "hardly shows"} on its ground even in the hand: ${formatNumber(near, 1)} times the least visible contrast.`,
-            reason: `From ${READS_FROM} times on a pattern reads. Lighten or darken its mix, or make the marks larger.`,
-          },
-        ];
-      if (contrast > LOUD_FROM)
-        return [
-          {
-            ...about,
-            key: `${id}/loud`,
-            gravity: "look",
-            sentence: `${layer.name} shouts: its contrast against its ground is ${formatNumber(contrast * 100, 0)}\u202f% up close.`,
-            reason: `From ${formatNumber(LOUD_FROM * 100, 0)}\u202f% on the eye sees this colour alone, from ${distance} cm as well. The base's tone sets how loud everything is.`,
-          },
-        ];
-      if (far < 1)
-        return [
-          {
-            ...about,
-            key: `${id}/melts`,
-            gravity: "note",
-            sentence: `${layer.name} melts into its ground at ${distance} cm: ${formatNumber(far, 1)} times the least visible contrast.`,
-            reason:
-              "Good for hiding, no use for reading: larger marks or more contrast would be seen from there.",
-          },
-        ];
-      return [];
+    return loudnessOf(context).flatMap((loud): CheckResult[] => {
+      const layer = params.layers.find((one) => one.id === loud.id)!;
+      const verdict = verdictOn(layer, loud, distance);
+      if (!verdict) return [];
+      const coatId = coats.find(({ role }) => role === layerKey(loud.id))?.id ?? null;
+      return [{ ...verdict, coatId, where: `${surface.name}, ${layer.name}`, remedies: [] }];
     });
   },
 };
