@@ -1,7 +1,8 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
-import { existsSync, mkdtempSync } from "node:fs";
+import { copyFileSync, existsSync, mkdtempSync, readdirSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import Database from "better-sqlite3";
 import { expect, test } from "@playwright/test";
 
 const START = ["scripts/start.mjs"];
@@ -83,4 +84,31 @@ test("what the server cannot do is said on the screen", async ({ page }) => {
   );
   await page.goto("/settings");
   await expect(page.getByRole("alert")).toContainText("The server could not finish this.");
+});
+
+test("killed while it brings an older database on, it loses nothing: the copy stays, the next start goes on", async () => {
+  const copies = (data: string) =>
+    readdirSync(data).filter((name) => /^crenna-before-.*\.sqlite$/.test(name));
+  for (const waitMs of [0, 3, 12]) {
+    const data = folder();
+    copyFileSync("tests/fixtures/database-2.sqlite", path.join(data, "crenna.sqlite"));
+    const { child, address } = await start("--port", "0", "--data", data);
+    const ended = new Promise((resolve) => child.once("exit", resolve));
+    // The database is opened by the first one who asks.
+    void fetch(`${address}/api/jobs`).catch(() => null);
+    await expect.poll(() => copies(data).length, { intervals: [2] }).toBe(1);
+    await new Promise((resolve) => setTimeout(resolve, waitMs));
+    child.kill("SIGKILL");
+    await ended;
+    const again = await start("--port", "0", "--data", data);
+    expect(await jobsAt(again.address)).toHaveLength(2);
+    const { history } = (await (await fetch(`${again.address}/api/jobs/ferry-sergeant/history`)).json()) as {
+      history: { log: unknown[] };
+    };
+    expect(history.log).toHaveLength(2);
+    again.child.kill("SIGTERM");
+    const copy = new Database(path.join(data, copies(data)[0]!), { readonly: true });
+    expect(copy.pragma("integrity_check", { simple: true })).toBe("ok");
+    expect(copy.prepare("select count(*) as n from jobs").get()).toEqual({ n: 3 });
+  }
 });
