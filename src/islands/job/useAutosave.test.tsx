@@ -83,6 +83,25 @@ describe("an edit", () => {
     expect(server.calls.filter((made) => made === `PUT /api/jobs/${id}`).length).toBeLessThanOrEqual(2);
   });
 
+  it("taken back before it was sent leaves nothing to save: no draft, and it says saved", async () => {
+    const id = await open();
+    rename("A slip");
+    act(() => undo());
+    expect(state().save.kind).toBe("saved");
+    expect(draftOf(id)).toBeNull();
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    expect(server.calls).not.toContain(`PUT /api/jobs/${id}`);
+    server.down = true;
+    rename("A slip");
+    await waitFor(() => expect(state().save.kind).toBe("failed"));
+    // Nobody knows whether that one arrived: the job as it is now is sent again.
+    act(() => undo());
+    expect(state().save.kind).toBe("failed");
+    server.down = false;
+    await waitFor(() => expect(state().save.kind).toBe("saved"), { timeout: 5000 });
+    expect(await stored(id)).toMatchObject({ revision: 2, job: { name: "Tide hound" } });
+  });
+
   it("waits while the server is down, says why, and is saved when it is back", async () => {
     const id = await open();
     server.down = true;

@@ -30,6 +30,9 @@ const draftKey = (id: string) => `crenna-draft-${id}`;
 
 /** The job as last saved by this window; what differs from it waits to be saved. */
 let savedJob: Job | null = null;
+let savedAt = "";
+/** A save went out of which nobody knows whether it arrived: what the server has must be told again. */
+let unsure = false;
 let timer: ReturnType<typeof setTimeout> | null = null;
 let saving = false;
 
@@ -70,7 +73,7 @@ const channel = new BroadcastChannel("crenna-jobs");
 async function saveNow(): Promise<void> {
   timer = null;
   const { job, revision, setSave, save } = useJobStore.getState();
-  if (!job || job === savedJob || saving || save.kind === "conflict") return;
+  if (!job || (job === savedJob && !unsure) || saving || save.kind === "conflict") return;
   saving = true;
   setSave({ kind: "saving" });
   keepDraft(job, revision);
@@ -79,7 +82,9 @@ async function saveNow(): Promise<void> {
       method: "PUT",
       json: { revision, job },
     });
+    unsure = false;
     savedJob = job;
+    savedAt = answer.updatedAt;
     channel.postMessage({ id: job.id, revision: answer.revision });
     const newest = useJobStore.getState().job;
     if (newest === job || newest === null) {
@@ -95,16 +100,27 @@ async function saveNow(): Promise<void> {
   } finally {
     saving = false;
     const now = useJobStore.getState();
-    if (now.job !== savedJob && now.save.kind !== "conflict")
+    if ((now.job !== savedJob || unsure) && now.save.kind !== "conflict")
       schedule(now.save.kind === "failed" ? RETRY_MS : WAIT_MS);
   }
 }
 
 function fail(error: unknown): void {
   const { setSave } = useJobStore.getState();
+  unsure = error instanceof ApiError && error.status === 0;
   if (error instanceof ApiError && error.status === 409) {
     setSave({ kind: "conflict", theirs: parseJob(error.body.job), revision: Number(error.body.revision) });
   } else setSave({ kind: "failed", message: messageOf(error) });
+}
+
+/** An edit was taken back before it was sent: the server has this very job already. */
+function nothingToSave(): void {
+  const { job, save, setSave } = useJobStore.getState();
+  if (!job || saving || unsure || save.kind !== "waiting") return;
+  if (timer !== null) clearTimeout(timer);
+  timer = null;
+  localStorage.removeItem(draftKey(job.id));
+  setSave({ kind: "saved", at: savedAt });
 }
 
 /** Ends a conflict: the other window's job is taken, or this one's is saved over it. */
@@ -150,6 +166,8 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
       (loaded) => {
         if (gone) return;
         savedJob = loaded.job;
+        unsure = false;
+        savedAt = loaded.updatedAt;
         openHistory(jobId, loaded.history, () => channel.postMessage({ id: jobId, history: true }));
         useJobStore.getState().open(loaded);
         restoreHistory(jobId);
@@ -164,7 +182,10 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
     );
     const stop = useJobStore.subscribe((state, before) => {
       if (state.job === before.job || !before.job || !state.job) return;
-      if (state.job === savedJob) return;
+      if (state.job === savedJob) {
+        nothingToSave();
+        return;
+      }
       keepDraft(state.job, state.revision);
       if (state.save.kind !== "conflict" && !saving) {
         state.setSave({ kind: "waiting" });
