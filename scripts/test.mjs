@@ -67,9 +67,16 @@ function count() {
   };
 }
 
+/** Whatever can be said of the code without running it. */
 const checks = [
   { title: "Format", args: [bin("prettier/bin/prettier.cjs"), "--check", "."] },
   { title: "Types", args: [bin("astro/astro.js"), "check", "--minimumFailingSeverity", "warning"] },
+  {
+    title: "Borders",
+    args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
+  },
+  { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
+  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
 ];
 
 checkNode();
@@ -82,20 +89,14 @@ await runTogether([
 if (fresh) await runTogether([npm("Packages' own set-up", "rebuild", "esbuild", "sharp")]);
 mkdirSync(path.join(root, "build/reports"), { recursive: true });
 run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
+// The linter reads types that are made from the pages.
+run("Types of the pages", process.execPath, [bin("astro/astro.js"), "sync"]);
 // The database's compilation takes one core for minutes; formatter, types and linter do not need it.
 await runTogether([
   ...(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
   ...checks,
 ]);
 if (fresh) noteInstalled();
-await runTogether([
-  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
-  {
-    title: "Borders",
-    args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
-  },
-  { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
-]);
 run("Unit tests", process.execPath, [
   bin("vitest/vitest.mjs"),
   "run",
