@@ -1,0 +1,149 @@
+// @vitest-environment jsdom
+import "../../../testing/page";
+import { FakeWorker } from "../../../testing/worker";
+import { act, screen, within } from "@testing-library/react";
+import type { UserEvent } from "@testing-library/user-event";
+import { beforeEach, describe, expect, it } from "vitest";
+import type { MixAnswer } from "../../../../worker/paletteTasks";
+import { ferrySergeant } from "../../../../data/demo/ferrySergeant";
+import { job, openJob, show } from "../../../testing/open";
+import { undo } from "../../jobStore";
+import { CoverQuestion } from "./CoverQuestion";
+import { EyesQuestion } from "./EyesQuestion";
+import { MixQuestion } from "./MixQuestion";
+
+const asked = () => FakeWorker.of("mixes").at(-1)!;
+const FOUND: MixAnswer = {
+  mixes: [
+    {
+      parts: [
+        { paintId: "paint-straw", parts: 2 },
+        { paintId: "paint-moss", parts: 1 },
+      ],
+      difference: 1.4,
+      lab: [55, -4, 22],
+    },
+  ],
+  four: [],
+  pots: 30,
+  inThrees: 30,
+};
+const answer = (value: MixAnswer) =>
+  act(() => asked().worker.tell({ kind: "answer", id: asked().id, value: value }));
+
+async function pick(user: UserEvent, label: string, option: string | RegExp): Promise<void> {
+  await user.click(screen.getByRole("combobox", { name: label }));
+  await user.click(within(await screen.findByRole("listbox")).getByRole("option", { name: option }));
+}
+
+beforeEach(() => openJob());
+
+describe("what do I mix for this colour?", () => {
+  it("asks for the pots at hand only, and an answer becomes a mix with the goal it was asked for", async () => {
+    const { user } = show(<MixQuestion />);
+    const colour = screen.getByLabelText("Colour");
+    await user.clear(colour);
+    await user.type(colour, "#7a7a4a");
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    const { paints } = asked().input as { paints: { kind: string; state: string }[] };
+    expect(paints.length).toBeGreaterThan(5);
+    for (const { kind, state } of paints) {
+      expect(["paint", "clear", "ink"]).toContain(kind);
+      expect(["have", "low"]).toContain(state);
+    }
+    answer(FOUND);
+    expect(await screen.findByText(/^off by 1.4/)).toBeVisible();
+    expect(screen.getByText(/Every mix of up to three of 30 pots/)).toBeVisible();
+    const before = job().mixes.length;
+    await user.click(screen.getByRole("button", { name: "Take" }));
+    expect(job().mixes).toHaveLength(before + 1);
+    expect(job().mixes.at(-1)).toMatchObject({ parts: FOUND.mixes[0]!.parts, goal: "#7a7a4a" });
+    undo();
+    expect(job().mixes).toHaveLength(before);
+  });
+
+  it("takes one of the job's goals, and puts the answer for a woven crossing into its half-tone", async () => {
+    const { user } = show(<MixQuestion />);
+    await pick(user, "Goal", /^goal Cloth, line/);
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    answer(FOUND);
+    await user.click(await screen.findByRole("button", { name: "Take" }));
+    expect(job().mixes.at(-1)!.goal).toBe("#ac4a2a");
+    await pick(user, "Goal", /^woven crossing/);
+    // An answer to the former goal is no answer to this one.
+    expect(screen.queryByRole("button", { name: "Take" })).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    answer(FOUND);
+    const count = job().mixes.length;
+    await user.click(await screen.findByRole("button", { name: "Take" }));
+    expect(job().mixes).toHaveLength(count);
+    const { crossings } = job().surfaces[0]!.pattern!.params as { crossings: Record<string, string> };
+    const halfTone = job().mixes.find(({ id }) => Object.values(crossings).includes(id))!;
+    expect(halfTone.parts).toEqual(FOUND.mixes[0]!.parts);
+  });
+
+  it("tells how far it is, can be stopped, and an answer that comes later is not shown", async () => {
+    const { user } = show(<MixQuestion />);
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    expect(screen.getByRole("button", { name: "Find mixes" })).toBeDisabled();
+    const { id, worker } = asked();
+    act(() => worker.tell({ kind: "progress", id, done: 40, total: 160 }));
+    expect(screen.getByRole("progressbar", { name: "Searching" })).toHaveAttribute("aria-valuenow", "25");
+    await user.click(screen.getByRole("button", { name: "Stop" }));
+    expect(worker.cancelled).toContain(id);
+    answer(FOUND);
+    expect(screen.queryByRole("button", { name: "Take" })).toBeNull();
+    expect(screen.getByRole("button", { name: "Find mixes" })).toBeEnabled();
+  });
+
+  it("says what went wrong, and when no pot can be mixed", async () => {
+    const { user } = show(<MixQuestion />);
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    act(() => asked().worker.tell({ kind: "failed", id: asked().id, message: "The table stopped." }));
+    expect(await screen.findByText("The table stopped.")).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    answer({ mixes: [], four: [], pots: 0, inThrees: 0 });
+    expect(await screen.findByText("No pot at hand can be mixed.")).toBeVisible();
+  });
+});
+
+describe("how many coats to cover?", () => {
+  const coats = () => Number(/^(\d+) coats? at/.exec(screen.getByText(/coats? at/).textContent)![1]);
+
+  it("counts more coats over a ground further off, and fewer where more may show", async () => {
+    const { user } = show(<CoverQuestion />);
+    await user.click(screen.getByRole("button", { name: "How many coats to cover?" }));
+    await pick(user, "Mix", /^Straw/);
+    await pick(user, "Over", "white primer");
+    const overWhite = coats();
+    await pick(user, "Over", "black primer");
+    const overBlack = coats();
+    expect(overBlack).toBeGreaterThan(overWhite);
+    const limit = screen.getByLabelText("Ground may show by (CIEDE2000)");
+    await user.clear(limit);
+    await user.type(limit, "9");
+    expect(coats()).toBeLessThan(overBlack);
+    expect(screen.getAllByTitle(/off by/)).toHaveLength(coats());
+  });
+
+  it("starts over the primer of the figure that is shown", async () => {
+    const sergeant = ferrySergeant();
+    openJob({ ...sergeant, figures: [{ ...sergeant.figures[0]!, primer: "black" }] });
+    const { user } = show(<CoverQuestion />);
+    await user.click(screen.getByRole("button", { name: "How many coats to cover?" }));
+    expect(screen.getByRole("combobox", { name: "Over" })).toHaveTextContent("black primer");
+  });
+});
+
+describe("how do other eyes see these?", () => {
+  it("compares where there are two mixes, and says so where there are not", async () => {
+    const { user } = show(<EyesQuestion />);
+    const title = screen.getByRole("button", { name: /other eyes/ });
+    await user.click(title);
+    expect(screen.getAllByText(/Straw|Rust|Deep tarn|Base/).length).toBeGreaterThan(0);
+    await user.click(title);
+    act(() => openJob({ ...ferrySergeant(), mixes: ferrySergeant().mixes.slice(0, 1) }));
+    await user.click(title);
+    expect(screen.getByText("It takes two mixes to compare.")).toBeVisible();
+  });
+});
