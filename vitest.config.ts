@@ -1,13 +1,39 @@
 import { defineConfig } from "vitest/config";
 
+const pages = ["src/islands/**/*.test.{ts,tsx}", "src/ui/**/*.test.{ts,tsx}"];
+const common = { testTimeout: 180_000, hookTimeout: 180_000 };
+
 export default defineConfig({
   test: {
-    include: ["src/**/*.test.{ts,tsx}", "tests/unit/**/*.test.ts"],
-    setupFiles: ["src/islands/testing/matchers.ts"],
-    testTimeout: 180_000,
-    hookTimeout: 180_000,
     // One of two cores would stand idle otherwise.
     maxWorkers: 2,
+    projects: [
+      {
+        test: {
+          ...common,
+          name: "pages",
+          include: pages,
+          setupFiles: ["src/islands/testing/matchers.ts"],
+        },
+      },
+      {
+        test: {
+          ...common,
+          name: "core",
+          include: ["src/core/**/*.test.ts"],
+          // Nothing here leaves anything behind for the next file, so that modules are loaded once.
+          isolate: false,
+        },
+      },
+      {
+        test: {
+          ...common,
+          name: "server",
+          include: ["src/**/*.test.ts", "tests/unit/**/*.test.ts"],
+          exclude: [...pages, "src/core/**"],
+        },
+      },
+    ],
     // How much of the core the tests reach; told by `npm test`.
     coverage: {
       provider: "v8",

@@ -1,18 +1,20 @@
 import type { Job } from "../job";
 import type { Change, Remedy } from "./finding";
 
-function setAt(node: unknown, path: readonly string[], value: Change["value"]): unknown {
+function setAt(node: unknown, path: readonly string[], value: Change["value"], parent = ""): unknown {
   const [head, ...rest] = path;
   if (head === undefined) return value;
   if (typeof node !== "object" || node === null) throw new RangeError(`the job has nothing at "${head}"`);
   if (Array.isArray(node)) {
     const list = node as readonly { id?: unknown }[];
     if (!list.some((entry) => entry.id === head)) throw new RangeError(`the job has no entry "${head}"`);
-    return list.map((entry) => (entry.id === head ? setAt(entry, rest, value) : entry));
+    return list.map((entry) => (entry.id === head ? setAt(entry, rest, value, head) : entry));
   }
   const record = node as Record<string, unknown>;
-  if (!Object.hasOwn(record, head)) throw new RangeError(`the job has nothing at "${head}"`);
-  return { ...record, [head]: setAt(record[head], rest, value) };
+  // A setting that was left out stands at its default, and can be set.
+  const leftOut = parent === "params" && rest.length === 0;
+  if (!Object.hasOwn(record, head) && !leftOut) throw new RangeError(`the job has nothing at "${head}"`);
+  return { ...record, [head]: setAt(record[head], rest, value, head) };
 }
 
 /** The job with a remedy's changes made. @throws RangeError where a change names a place that is gone */

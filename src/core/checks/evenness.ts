@@ -1,12 +1,14 @@
-import type { MarkSet, PlacedMark, UnevennessFault } from "../patterns/family";
+import type { MarkSet } from "../patterns/family";
 import { axialConcentration } from "../stats/directions";
 import { nearestDistances, nearestNeighbourIndex } from "../stats/nearestNeighbours";
 import { neighbourCorrelation } from "../stats/neighbourCorrelation";
 import { coefficientOfVariation } from "../stats/variation";
 import type { SurfaceForm } from "../surface/forms/form";
+import type { MarkIntent, PlacedMark, UnevennessFault } from "../techniques/singleMarks";
 import { formatNumber } from "../units";
 import type { Check } from "./check";
 import type { CheckResult, Spot } from "./finding";
+import { patternSets, techniqueSets, type JudgedSet } from "./markSets";
 
 /** How irregular a set of marks is. */
 export interface Evenness {
@@ -31,8 +33,11 @@ const LEAST_MARKS = 4;
 const perimeterOf = (form: SurfaceForm): number =>
   form.round ? form.lengthAt(0) : form.lengthAt(0) + form.lengthAt(form.slantMm) + 2 * form.slantMm;
 
-/** Statistics of a set of marks on a panel. */
-export function measureEvenness(marks: readonly PlacedMark[], form: SurfaceForm): Evenness {
+/**
+ * Statistics of a set of marks on a panel.
+ * @param form the panel, where the marks were meant for all of it; null where they keep to a part: then there is no index
+ */
+export function measureEvenness(marks: readonly PlacedMark[], form: SurfaceForm | null): Evenness {
   const count = marks.length;
   const none = { index: null, distanceCv: null, sizeCv: null, direction: null, twins: null };
   if (count < LEAST_MARKS) return { count, ...none };
@@ -41,7 +46,8 @@ export function measureEvenness(marks: readonly PlacedMark[], form: SurfaceForm)
   const angles = marks.flatMap(({ angle }) => (angle === null ? [] : [angle]));
   return {
     count,
-    index: count >= INDEX_FROM ? nearestNeighbourIndex(points, form.areaMm2, perimeterOf(form)) : null,
+    index:
+      form && count >= INDEX_FROM ? nearestNeighbourIndex(points, form.areaMm2, perimeterOf(form)) : null,
     distanceCv: coefficientOfVariation(nearestDistances(points)),
     sizeCv: coefficientOfVariation(areas),
     direction: angles.length >= LEAST_MARKS ? axialConcentration(angles).resultant : null,
@@ -67,10 +73,14 @@ export const EVENNESS_LIMITS = {
 } as const;
 
 /** Few directions agree by chance: from Rayleigh's test, one set in a hundred and more would be longer. */
-const directionLimit = (count: number) => Math.max(EVENNESS_LIMITS.mostDirection, 2.3 / Math.sqrt(count));
+const directionLimit = (count: number, byIntent?: number) =>
+  byIntent ?? Math.max(EVENNESS_LIMITS.mostDirection, 2.3 / Math.sqrt(count));
+
+const leastSizeCv = ({ alike, leastSizeCv: own }: MarkIntent) =>
+  own ?? (alike ? EVENNESS_LIMITS.leastAlikeCv : EVENNESS_LIMITS.leastSizeCv);
 
 /** What a set of marks is too much of; nothing where it is irregular enough, or too small to tell. */
-export function evennessFaults(set: MarkSet, measured: Evenness): UnevennessFault[] {
+export function evennessFaults(set: Omit<MarkSet, "remedies">, measured: Evenness): UnevennessFault[] {
   const { index, distanceCv, sizeCv, direction, twins, count } = measured;
   const limits = EVENNESS_LIMITS;
   const faults: UnevennessFault[] = [];
@@ -78,9 +88,9 @@ export function evennessFaults(set: MarkSet, measured: Evenness): UnevennessFaul
     (index !== null && index > limits.mostIndex) ||
     (distanceCv !== null && distanceCv < limits.leastDistanceCv);
   if (even && !set.aligned) faults.push("even");
-  if (sizeCv !== null && sizeCv < (set.alike ? limits.leastAlikeCv : limits.leastSizeCv) && !set.aligned)
-    faults.push("alike");
-  if (direction !== null && direction > directionLimit(count) && !set.aligned && !set.alike)
+  if (sizeCv !== null && sizeCv < leastSizeCv(set) && !set.aligned) faults.push("alike");
+  const anyWay = set.aligned || (set.alike && set.mostDirection === undefined);
+  if (direction !== null && direction > directionLimit(count, set.mostDirection) && !anyWay)
     faults.push("lined");
   if (index !== null && index < limits.leastIndex && !set.clustered) faults.push("clumped");
   if (twins !== null && twins > limits.mostTwins && !set.alike) faults.push("twins");
@@ -89,7 +99,12 @@ export function evennessFaults(set: MarkSet, measured: Evenness): UnevennessFaul
 
 const two = (value: number | null) => (value === null ? "–" : formatNumber(value, 2));
 
-function wordsFor(fault: UnevennessFault, name: string, m: Evenness): { sentence: string; reason: string } {
+function wordsFor(
+  fault: UnevennessFault,
+  set: JudgedSet["set"],
+  m: Evenness,
+): { sentence: string; reason: string } {
+  const name = set.label;
   switch (fault) {
     case "even":
       return {
@@ -102,12 +117,12 @@ function wordsFor(fault: UnevennessFault, name: string, m: Evenness): { sentence
     case "alike":
       return {
         sentence: `${name}: ${m.count} marks are too much alike in size.`,
-        reason: `Their areas vary by ${two(m.sizeCv)} of the mean; what is taken for chance varies by ${two(EVENNESS_LIMITS.leastSizeCv)} and more.`,
+        reason: `Their areas vary by ${two(m.sizeCv)} of the mean; what is taken for chance varies by ${two(leastSizeCv(set))} and more.`,
       };
     case "lined":
       return {
-        sentence: `${name}: the marks lie all one way.`,
-        reason: `Their mean direction has length ${two(m.direction)} of 1; below ${two(directionLimit(m.count))} they lie every way.`,
+        sentence: `${name}: the marks lie all one way, like the teeth of a comb.`,
+        reason: `Their mean direction has length ${m.direction === null ? "–" : formatNumber(m.direction, 3)} of 1; below ${formatNumber(directionLimit(m.count, set.mostDirection), 3)} it is taken for a hand's.`,
       };
     case "clumped":
       return {
@@ -158,25 +173,24 @@ function offenders(fault: UnevennessFault, marks: readonly PlacedMark[]): readon
 /** Are marks that should be irregular really so: in spacing, size, direction and neighbours? */
 export const evenness: Check = {
   id: "evenness",
-  label: "Patterns are irregular",
-  run({ surface, form, coats, pattern }) {
-    const sets = pattern?.family.markSets?.(pattern.layout) ?? [];
-    return sets.flatMap((set): CheckResult[] => {
-      const coat = coats.find(({ place }) => place.kind === "pattern" && place.key === set.key);
-      if (!coat) return [];
-      const measured = measureEvenness(set.marks, form);
+  label: "Marks are irregular",
+  run(context) {
+    const { surface, form } = context;
+    const judge = ({ coat, set, remedies }: JudgedSet, on: SurfaceForm | null): CheckResult[] => {
+      const measured = measureEvenness(set.marks, on);
       return evennessFaults(set, measured).map((fault) => ({
         key: `${set.key}/${fault}`,
         gravity: "look",
         coatId: coat.id,
         where: `${surface.name}, ${set.label}`,
-        ...wordsFor(fault, set.label, measured),
+        ...wordsFor(fault, set, measured),
         spots: offenders(fault, set.marks).map(spotOf),
-        remedies: (set.remedies[fault] ?? []).map(({ label, path, value }) => ({
-          label,
-          changes: [{ path: ["surfaces", surface.id, "pattern", "params", ...path], value }],
-        })),
+        remedies: remedies[fault] ?? [],
       }));
-    });
+    };
+    return [
+      ...patternSets(context).flatMap((one) => judge(one, form)),
+      ...techniqueSets(context).flatMap((one) => judge(one, null)),
+    ];
   },
 };

@@ -5,6 +5,7 @@ import type { Coat, Figure, Hand, Job, Mix, Paint, Surface } from "../job";
 import type { GaugePiece } from "../plan/gaugePiece";
 import type { SurfaceForm } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
+import type { MarkIntent, PlacedMark, UnevennessFault } from "../techniques/singleMarks";
 import type { MarkKind, Marks } from "../techniques/technique";
 import type { FieldSpecs } from "./fields";
 
@@ -64,21 +65,6 @@ export interface PlaceWork {
   readonly rate: "box" | "dot" | "pull";
 }
 
-/** One mark as a whole: where its middle lies, how large it is and how it lies. */
-export interface PlacedMark {
-  readonly id: string;
-  /** Middle of what is seen of it, mm on the flat. */
-  readonly xMm: number;
-  readonly yMm: number;
-  readonly areaMm2: number;
-  /** Direction of its length, radians on the flat; null where it has none. */
-  readonly angle: number | null;
-}
-
-/** Ways in which marks that should be irregular are not. */
-export const UNEVENNESS_FAULTS = ["even", "alike", "lined", "clumped", "twins"] as const;
-export type UnevennessFault = (typeof UNEVENNESS_FAULTS)[number];
-
 /** A change of the pattern's own settings that mends a fault; the path starts at the settings. */
 export interface MarkRemedy {
   readonly label: string;
@@ -87,17 +73,17 @@ export interface MarkRemedy {
 }
 
 /** Marks of one coat that were meant to be irregular, and what was asked of them. */
-export interface MarkSet {
+export interface MarkSet extends MarkIntent {
   readonly key: string;
   readonly label: string;
   readonly marks: readonly PlacedMark[];
-  /** They lie one way by intent. */
-  readonly aligned: boolean;
-  /** They stand in clusters by intent. */
-  readonly clustered: boolean;
-  /** They are nearly of one size by intent, as dots are. */
-  readonly alike: boolean;
   readonly remedies: Readonly<Partial<Record<UnevennessFault, readonly MarkRemedy[]>>>;
+}
+
+/** Which figures of a unit get a coat, and in which mix. */
+export interface UnitShare {
+  /** Numbers of the figures, from 1, by mix; null is the coat's own. Figures in none go without the coat. */
+  readonly byMix: readonly { readonly mixId: string | null; readonly figures: readonly number[] }[];
 }
 
 /** Lines and outlines to lay on the piece before painting, printed at 1 : 1, and tables that say where they lie. */
@@ -208,10 +194,14 @@ export interface PatternFamily<P = unknown, L = unknown> {
   unseen?(key: string): boolean;
   /** The settings with every mix they name changed; which they name is asked by `mixesIn`. */
   mapMixes(params: P, change: (mixId: string) => string): P;
+  /** The settings with the base in another mix, and what followed from the old base following from it; else the mix is swapped wherever it is named. */
+  withBase?(params: P, mixId: string): P;
   /** What a film at this place depends on, of the settings; colours are left out. */
   filmParams(params: P, key: string): unknown;
   /** Settings as one figure of a unit is painted, from 1; left out where all are painted alike. */
   forFigure?(params: P, number: number): P;
+  /** How a coat of its own falls to the figures of a unit; left out where all get every coat alike. */
+  forUnit?(params: P, role: string, count: number): UnitShare;
   /** Marks that were meant to be irregular, for the judgement of evenness. */
   markSets?(layout: L): MarkSet[];
   /** Numbers its own setter shows that take long to work out: made off the page, and plain enough to travel. */

@@ -1,13 +1,4 @@
-import {
-  figureOf,
-  activeCoats,
-  mixById,
-  type Coat,
-  type Job,
-  type Mix,
-  type Paint,
-  type Surface,
-} from "../job";
+import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
 import type { Painter } from "../painter";
 import { InputError } from "../errors";
 import { patternOf } from "../patterns/bind";
@@ -17,6 +8,7 @@ import { isTechniqueId, techniques } from "../techniques";
 import { coatPassUm } from "../techniques/passUm";
 import { batchFor, type Batch } from "./drops";
 import { touchDryMinutes } from "./drying";
+import { figuresInOwnMix, figuresWith, unitSays, unitShareOf } from "./unitShare";
 import { coatWork, type CoatWork } from "./work";
 
 /** One bench step. */
@@ -65,7 +57,8 @@ function cardFor(
 ): Card {
   const work = coatWork(job, surface, form, coat, painter);
   const mix = mixById(job, coat.mixId) ?? null;
-  const figures = figureOf(job, surface).count;
+  const share = unitShareOf(job, surface, coat);
+  const figures = figuresWith(share);
   const passUm = coatPassUm(coat);
   return {
     id: `${surface.id}/${coat.id}`,
@@ -79,7 +72,7 @@ function cardFor(
             mix,
             paints,
             coat.water,
-            work.areaMm2 * figures,
+            work.areaMm2 * figuresInOwnMix(share),
             passUm * coat.passes,
             coat.passes,
             painter,
@@ -89,7 +82,7 @@ function cardFor(
     strokes: work.strokes * coat.passes * figures,
     handMinutes: painter.setUpMinutes + work.handMinutes * coat.passes * figures,
     dryMinutes: touchDryMinutes(passUm, coat.water),
-    lookAt: lookAt(job, surface, form, coat, work),
+    lookAt: [...unitSays(job, surface, share), ...lookAt(job, surface, form, coat, work)],
     caution: isTechniqueId(coat.technique.id) ? techniques[coat.technique.id].caution : null,
     step,
   };

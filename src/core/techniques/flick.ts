@@ -2,6 +2,7 @@ import type { Random } from "../random";
 import { downhill } from "../surface/places";
 import { layPull, type Pull } from "./strokes";
 import { scatter, type Spot } from "./scatter";
+import type { PlacedMark } from "./singleMarks";
 import { edgeSoftMm, placeWeights, type FilmBuffer, type LayContext } from "./technique";
 import { wander } from "./texture";
 
@@ -35,6 +36,8 @@ const LONGEST_MM = 8;
 export interface Flick {
   readonly spot: Spot;
   readonly lengthMm: number;
+  /** How far it turns from the direction asked for, radians. */
+  readonly strayed: number;
   /** Radians, anticlockwise from the x axis of the flat. */
   readonly angle: number;
   readonly filmUm: number;
@@ -47,15 +50,36 @@ export function flicksOf(context: LayContext, style: FlickStyle, random: Random)
   const sigma = style.lengthSpread / 100;
   return scatter(grid, placeWeights(context), style.density, random).map((spot) => {
     const lengthMm = Math.min(LONGEST_MM, style.length * Math.exp(sigma * random.normal()));
-    let angle = ((style.angle + random.range(-1, 1) * style.angleSpread) * Math.PI) / 180;
+    const strayed = (random.range(-1, 1) * style.angleSpread * Math.PI) / 180;
+    let angle = (style.angle * Math.PI) / 180 + strayed;
     if (style.grain) {
       const [x, y] = downhill(grid, spot.at);
       angle += Math.atan2(-y, x);
     }
     const seed = Math.floor(random.range(0, 2 ** 31));
-    return { spot, lengthMm, angle, filmUm: passUm * Math.max(0.4, 1 + 0.18 * random.normal()), seed };
+    return {
+      spot,
+      lengthMm,
+      strayed,
+      angle,
+      filmUm: passUm * Math.max(0.4, 1 + 0.18 * random.normal()),
+      seed,
+    };
   });
 }
+
+/** Flicks that stray less than this, about 4° to either side, lie like the teeth of a comb; length of the mean direction. */
+export const COMBED = 0.998;
+
+/** Flicks of the first pass as marks that can be judged. */
+export const flickMarks = (context: LayContext, style: FlickStyle, random: Random): PlacedMark[] =>
+  flicksOf(context, style, random.fork(0)).map(({ spot, lengthMm, strayed }, at) => ({
+    id: String(at),
+    xMm: spot.xMm,
+    yMm: spot.yMm,
+    areaMm2: 0.7 * lengthMm * style.width,
+    angle: strayed,
+  }));
 
 /** Lays every flick of a coat. */
 export function layFlicks(film: FilmBuffer, context: LayContext, style: FlickStyle, random: Random): void {

@@ -4,6 +4,7 @@ import type { Random } from "../random";
 import { fieldsOf } from "../surface/fields";
 import { weightsOfPlace, type WornPlace } from "../surface/places";
 import type { SurfaceGrid } from "../surface/grid";
+import type { SingleMarks } from "./singleMarks";
 
 /**
  * What one coat leaves on the grid. Volume is thickness × covered share, so that half a cell in a full film is not
@@ -98,6 +99,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly caution: string | null;
   /** Marks the hand makes on an area, where the technique is one of single marks; null for brushing. */
   marksOn?(areaMm2: number, params: ParamValues<S>): { readonly count: number; readonly name: MarkName };
+  /** Its marks one by one, where they can be too much alike; left out where it has none, or none could be. */
+  readonly singles?: SingleMarks<ParamValues<S>>;
   /** Adds the coat to an empty buffer. Same inputs, same film. */
   lay(film: FilmBuffer, context: LayContext, params: ParamValues<S>, random: Random): void;
 }

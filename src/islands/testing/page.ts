@@ -33,6 +33,10 @@ vi.stubGlobal("matchMedia", (query: string) => ({
   ...{ media: query, matches: false, addEventListener: () => {}, removeEventListener: () => {} },
 }));
 
+// Asked for every name and every click; jsdom would match all rules of all sheets each time. What hides or moves
+// something by its class is looked at in a real browser.
+window.getComputedStyle = (element) => (element as HTMLElement).style;
+
 // Nothing is drawn here; what pictures show is looked at in a real browser.
 HTMLCanvasElement.prototype.getContext = () => null;
 

@@ -17,7 +17,7 @@ import { layoutCamouflage, type CamouflageLayout } from "./layout";
 import { camouflageMarks } from "./marks";
 import { camouflageSchema, type CamouflageParams } from "./params";
 import { presets, startFrom } from "./presets";
-import { forFigure } from "./unit";
+import { forFigure, forUnit, withBase } from "./unit";
 import { camouflageLookAt, camouflageMarkSets, camouflageWork } from "./work";
 
 /** Camouflage: layers of irregular patches, bars, dots and lined borders over a base. */
@@ -59,6 +59,8 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
   markSets: camouflageMarkSets,
   facts: camouflageFacts,
   forFigure,
+  forUnit,
+  withBase,
   checks: [shares, loudness, baseSeen, unit],
   guides: {
     title: "Placement guide",

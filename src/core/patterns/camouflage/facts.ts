@@ -1,6 +1,7 @@
 import { evennessFaults, measureEvenness, type Evenness } from "../../checks/evenness";
 import { figureOf, ratioOf } from "../../job";
-import type { FamilyContext, UnevennessFault } from "../family";
+import type { UnevennessFault } from "../../techniques/singleMarks";
+import type { FamilyContext } from "../family";
 import { basePlaces } from "./checks/baseSeen";
 import { loudnessOf } from "./checks/loudness";
 import type { CamouflageLayout } from "./layout";

@@ -1,7 +1,8 @@
 import type { Hand } from "../../job";
 import { createRandom, type Random } from "../../random";
 import type { SurfaceForm } from "../../surface/forms/form";
-import type { PatternRoom, PlacedMark } from "../family";
+import type { PlacedMark } from "../../techniques/singleMarks";
+import type { PatternRoom } from "../family";
 import { emptyField, FAR_MM, splat, warpOf, type Field, type Warp } from "./field";
 import { panelOf, xOf, yOf, type Panel } from "./panel";
 import { BASE, type CamouflageParams, type Layer } from "./params";

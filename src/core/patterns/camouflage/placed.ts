@@ -1,4 +1,4 @@
-import type { PlacedMark } from "../family";
+import type { PlacedMark } from "../../techniques/singleMarks";
 import { xOf, yOf, type Panel } from "./panel";
 
 /** Smaller rests of a mark are no mark, mm². */

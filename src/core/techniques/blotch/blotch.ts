@@ -1,7 +1,8 @@
 import type { Random } from "../../random";
 import { cellAt } from "../scatter";
 import { layMark, type Pull } from "../strokes";
-import { defineTechnique, edgeSoftMm, placeWeights, type LayContext } from "../technique";
+import type { PlacedMark } from "../singleMarks";
+import { defineTechnique, edgeSoftMm, placeWeights, type FilmBuffer, type LayContext } from "../technique";
 import { fieldsOf } from "../../surface/fields";
 import { wander } from "../texture";
 
@@ -89,28 +90,64 @@ export const blotch = defineTechnique({
     count: Math.max(1, Math.round((areaMm2 * params.coverage) / 100 / (0.3 * params.size * params.size))),
     name: "stroke",
   }),
+  singles: {
+    intent: { aligned: false, clustered: true, alike: false, mostDirection: 0.7, leastSizeCv: 0.35 },
+    of: (context, params, random) =>
+      layPatches(createBuffer(context.grid.inside.length), context, params, random),
+    remedies: {
+      even: { label: "Let them come closer to each other", param: "apart", value: 40 },
+      alike: { label: "Vary their size by 45 %", param: "spread", value: 45 },
+      lined: { label: "Let them lie 75° to either side", param: "lieSpread", value: 75 },
+    },
+  },
   lay(film, context, params, random) {
-    const { grid, passes } = context;
-    const weights = placeWeights(context);
-    let wanted = 0;
-    for (let at = 0; at < weights.length; at++) wanted += weights[at]! * grid.inside[at]!;
-    wanted *= params.coverage / 100;
-    const seeds: Seed[] = [];
-    const pieces = fieldsOf(grid).piece;
-    const own = random.fork("patches");
-    let covered = 0;
-    while (covered < wanted && seeds.length < MOST_PATCHES) {
-      const length = params.size * Math.exp((params.spread / 100) * own.normal());
-      const seed = seedFor(context, weights, length / 2, params.apart / 100, seeds, own);
-      if (!seed) break;
-      seeds.push(seed);
-      const at = cellAt(grid, seed.x, seed.y);
-      const piece = context.overSeams || !pieces ? null : pieces[at]!;
-      covered += layMark(film, { ...context, grid }, patch(seed, length, params, context, own, piece));
-    }
-    for (let at = 0; at < film.volumeUm.length; at++) film.volumeUm[at]! *= passes;
+    layPatches(film, context, params, random);
+    for (let at = 0; at < film.volumeUm.length; at++) film.volumeUm[at]! *= context.passes;
   },
 });
+
+interface Patches {
+  readonly coverage: number;
+  readonly size: number;
+  readonly spread: number;
+  readonly spurs: number;
+  readonly apart: number;
+  readonly lie: number;
+  readonly lieSpread: number;
+}
+
+const createBuffer = (cells: number): FilmBuffer => ({
+  volumeUm: new Float32Array(cells),
+  cover: new Float32Array(cells),
+});
+
+/** Lays patch after patch until enough is covered, and tells each. */
+function layPatches(film: FilmBuffer, context: LayContext, params: Patches, random: Random): PlacedMark[] {
+  const { grid } = context;
+  const weights = placeWeights(context);
+  let wanted = 0;
+  for (let at = 0; at < weights.length; at++) wanted += weights[at]! * grid.inside[at]!;
+  wanted *= params.coverage / 100;
+  const seeds: Seed[] = [];
+  const marks: PlacedMark[] = [];
+  const pieces = fieldsOf(grid).piece;
+  const own = random.fork("patches");
+  let covered = 0;
+  while (covered < wanted && seeds.length < MOST_PATCHES) {
+    const length = params.size * Math.exp((params.spread / 100) * own.normal());
+    const seed = seedFor(context, weights, length / 2, params.apart / 100, seeds, own);
+    if (!seed) break;
+    seeds.push(seed);
+    const at = cellAt(grid, seed.x, seed.y);
+    const piece = context.overSeams || !pieces ? null : pieces[at]!;
+    const { pulls, angle } = patch(seed, length, params, context, own, piece);
+    const cells = layMark(film, context, pulls);
+    covered += cells;
+    const areaMm2 = cells * grid.pitchMm ** 2;
+    marks.push({ id: String(marks.length), xMm: seed.x, yMm: seed.y, areaMm2, angle });
+  }
+  return marks;
+}
 
 function seedFor(
   { grid }: LayContext,
@@ -171,11 +208,11 @@ function dabs(
 function patch(
   seed: Seed,
   length: number,
-  params: { readonly spurs: number; readonly lie: number; readonly lieSpread: number },
+  params: Patches,
   context: LayContext,
   random: Random,
   piece: number | null,
-): Pull[] {
+): { readonly pulls: Pull[]; readonly angle: number } {
   const angle = ((params.lie + random.range(-1, 1) * params.lieSpread) * Math.PI) / 180;
   const softMm = edgeSoftMm(context.water);
   const filmUm = context.passUm * (1 + 0.08 * random.normal());
@@ -191,5 +228,5 @@ function patch(
     const [x, y] = [spine.path[at * 2]!, spine.path[at * 2 + 1]!];
     return dabs({ x, y, way, long, wide: wide * random.range(0.35, 0.7) }, film, random);
   });
-  return [spine, ...arms];
+  return { pulls: [spine, ...arms], angle };
 }

@@ -1,5 +1,5 @@
 import { inZones } from "../../job";
-import { layFlicks } from "../flick";
+import { COMBED, flickMarks, layFlicks, type FlickStyle } from "../flick";
 import { defineTechnique } from "../technique";
 
 /** Short strokes laid side by side along a direction, from a blunt root to a fine tip. */
@@ -72,7 +72,23 @@ export const hatch = defineTechnique({
   startPlace: inZones(["raised"], 0.2),
   caution: null,
   marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),
-  lay(film, context, params, random) {
-    layFlicks(film, context, { ...params, wander: params.wander / 100, taper: "tip", grain: true }, random);
+  singles: {
+    intent: { aligned: false, clustered: true, alike: true, mostDirection: COMBED },
+    of: (context, params, random) => flickMarks(context, styleOf(params), random),
+    remedies: {
+      alike: { label: "Vary their length by 30 %", param: "lengthSpread", value: 30 },
+      lined: { label: "Let them stray by 14°", param: "angleSpread", value: 14 },
+    },
   },
+  lay(film, context, params, random) {
+    layFlicks(film, context, styleOf(params), random);
+  },
+});
+
+type Own = Omit<FlickStyle, "taper" | "grain" | "wander"> & { readonly wander: number };
+const styleOf = (params: Own): FlickStyle => ({
+  ...params,
+  wander: params.wander / 100,
+  taper: "tip",
+  grain: true,
 });

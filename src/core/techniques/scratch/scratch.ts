@@ -1,6 +1,6 @@
 import { inZones } from "../../job";
 import { defineTechnique } from "../technique";
-import { layFlicks } from "../flick";
+import { COMBED, flickMarks, layFlicks, type FlickStyle } from "../flick";
 
 /** Short strokes with the tip: scratches of leather, threads of worn cloth, hatching. */
 export const scratch = defineTechnique({
@@ -72,7 +72,18 @@ export const scratch = defineTechnique({
   startPlace: inZones(["raised"], 0.1),
   caution: null,
   marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),
+  singles: {
+    intent: { aligned: false, clustered: true, alike: true, mostDirection: COMBED },
+    of: (context, params, random) => flickMarks(context, styleOf(params), random),
+    remedies: {
+      alike: { label: "Vary their length by 55 %", param: "lengthSpread", value: 55 },
+      lined: { label: "Let them stray by 30°", param: "angleSpread", value: 30 },
+    },
+  },
   lay(film, context, params, random) {
-    layFlicks(film, context, { ...params, wander: 0.045, taper: "both", grain: false }, random);
+    layFlicks(film, context, styleOf(params), random);
   },
 });
+
+type Own = Omit<FlickStyle, "taper" | "grain" | "wander">;
+const styleOf = (params: Own): FlickStyle => ({ ...params, wander: 0.045, taper: "both", grain: false });

@@ -1,7 +1,8 @@
 import { inZones } from "../../job";
-import { layTouch } from "../dots";
+import type { Random } from "../../random";
+import { layTouch, type Touch } from "../dots";
 import { scatter } from "../scatter";
-import { defineTechnique, edgeSoftMm, placeWeights } from "../technique";
+import { defineTechnique, edgeSoftMm, placeWeights, type LayContext } from "../technique";
 
 /** Dots set one by one with the tip: texture of wool, worn leather, rough skin. */
 export const stipple = defineTechnique({
@@ -52,36 +53,57 @@ export const stipple = defineTechnique({
     count: Math.round((areaMm2 * params.density) / params.together),
     name: params.together > 1 ? "stab" : "dot",
   }),
+  singles: {
+    intent: { aligned: false, clustered: true, alike: true },
+    of: (context, params, random) =>
+      touchesOf(context, params, random.fork(0)).map((touch, at) => ({
+        id: String(at),
+        xMm: touch.xMm,
+        yMm: touch.yMm,
+        areaMm2: Math.PI * touch.rx * touch.ry,
+        angle: null,
+      })),
+    remedies: { alike: { label: "Vary their size by 35 %", param: "spread", value: 35 } },
+  },
   lay(film, context, params, random) {
-    const { grid, passUm, passes, overSeams } = context;
-    const weights = placeWeights(context);
-    const soft = edgeSoftMm(context.water) * 0.7;
-    const sigma = params.spread / 100;
-    for (let pass = 0; pass < passes; pass++) {
-      const own = random.fork(pass);
-      // One load of the brush sets several dots of much the same thickness before it is filled again.
-      const perLoad = Math.max(1, params.together);
-      for (const spot of scatter(grid, weights, params.density / perLoad, own)) {
-        const load = passUm * Math.max(0.3, 1 + 0.3 * own.normal());
-        for (let touch = 0; touch < perLoad; touch++) {
-          const size = Math.exp(sigma * own.normal() - (sigma * sigma) / 2);
-          const radius = (params.size / 2) * size;
-          const squash = 0.75 + 0.5 * own.next();
-          const away = touch === 0 ? 0 : (0.12 + 0.42 * Math.sqrt(own.next())) * Math.min(1, params.size * 4);
-          const way = own.range(0, 2 * Math.PI);
-          layTouch(film, grid, {
-            xMm: spot.xMm + away * Math.cos(way),
-            yMm: spot.yMm + away * Math.sin(way),
-            rx: radius * Math.sqrt(squash),
-            ry: radius / Math.sqrt(squash),
-            angle: own.range(0, Math.PI),
-            softMm: soft,
-            um: Math.max(0.2, load * (1 + 0.12 * own.normal())),
-            fall: 0.25,
-            piece: overSeams ? null : spot.piece,
-          });
-        }
-      }
-    }
+    for (let pass = 0; pass < context.passes; pass++)
+      for (const touch of touchesOf(context, params, random.fork(pass))) layTouch(film, context.grid, touch);
   },
 });
+
+interface Dots {
+  readonly density: number;
+  readonly size: number;
+  readonly spread: number;
+  readonly together: number;
+}
+
+/** Every dot of one pass. */
+function touchesOf(context: LayContext, params: Dots, own: Random): Touch[] {
+  const { grid, passUm, overSeams } = context;
+  const softMm = edgeSoftMm(context.water) * 0.7;
+  const sigma = params.spread / 100;
+  // One load of the brush sets several dots of much the same thickness before it is filled again.
+  const perLoad = Math.max(1, params.together);
+  return scatter(grid, placeWeights(context), params.density / perLoad, own).flatMap((spot) => {
+    const load = passUm * Math.max(0.3, 1 + 0.3 * own.normal());
+    return Array.from({ length: perLoad }, (_, touch): Touch => {
+      const size = Math.exp(sigma * own.normal() - (sigma * sigma) / 2);
+      const radius = (params.size / 2) * size;
+      const squash = 0.75 + 0.5 * own.next();
+      const away = touch === 0 ? 0 : (0.12 + 0.42 * Math.sqrt(own.next())) * Math.min(1, params.size * 4);
+      const way = own.range(0, 2 * Math.PI);
+      return {
+        xMm: spot.xMm + away * Math.cos(way),
+        yMm: spot.yMm + away * Math.sin(way),
+        rx: radius * Math.sqrt(squash),
+        ry: radius / Math.sqrt(squash),
+        angle: own.range(0, Math.PI),
+        softMm,
+        um: Math.max(0.2, load * (1 + 0.12 * own.normal())),
+        fall: 0.25,
+        piece: overSeams ? null : spot.piece,
+      };
+    });
+  });
+}

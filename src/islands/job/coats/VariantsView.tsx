@@ -1,13 +1,15 @@
-import { Box, Button, Typography } from "@mui/material";
-import { useMemo } from "react";
-import type { Surface } from "../../../core/job";
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import { useMemo, useState } from "react";
+import { unitSideBySide } from "../../../core/edits/sideBySide";
+import { figureOf, type Surface } from "../../../core/job";
+import { familyIn } from "../../../core/patterns";
 import { counted } from "../../../core/units";
 import { keepVariant, MOST_VARIANTS, paintVariant, removeVariant } from "../../../core/variants";
-import { Picture } from "../../../ui/Picture";
-import { useThumbnail } from "../../useThumbnail";
 import { useDesign, usePaints } from "../jobStore";
 import { useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
+import { BaseTones } from "./BaseTones";
+import { BesidePicture } from "./BesidePicture";
 
 /** One set of coats, simulated. */
 function Shown({
@@ -20,41 +22,27 @@ function Shown({
   readonly children?: React.ReactNode;
 }) {
   const design = useDesign();
-  const paints = usePaints();
   const job = useMemo(() => ({ ...design, surfaces: [surface] }), [design, surface]);
-  const specimen = useThumbnail(job, paints, surface.id);
   return (
-    <Box component="section" aria-label={title} sx={{ width: 300, flexShrink: 0 }}>
-      <Typography variant="h3">{title}</Typography>
-      <Typography variant="body2" sx={{ mb: 0.5 }}>
-        {counted(surface.coats.length, "coat")}
-      </Typography>
-      <Box
-        sx={{
-          height: 170,
-          display: "flex",
-          alignItems: "center",
-          bgcolor: "background.default",
-          overflow: "hidden",
-        }}
-      >
-        {specimen && <Picture pixels={specimen} label={`${title}, simulated`} cssWidth="100%" />}
-        {specimen === null && <Typography sx={{ p: 1 }}>This one cannot be painted as it is set.</Typography>}
-        {specimen === undefined && <Typography sx={{ p: 1 }}>Painting it</Typography>}
-      </Box>
-      <Box sx={{ display: "flex", gap: 1, mt: 0.5 }}>{children}</Box>
-    </Box>
+    <BesidePicture
+      job={job}
+      surfaceId={surface.id}
+      title={title}
+      note={counted(surface.coats.length, "coat")}
+    >
+      {children}
+    </BesidePicture>
   );
 }
 
-/** Sets of coats for one surface, side by side; the painted one is what cards and checks follow. */
-export function VariantsView({ surface }: { readonly surface: Surface }) {
+/** Sets of coats kept beside the painted one; the painted one is what cards and checks follow. */
+function KeptVariants({ surface }: { readonly surface: Surface }) {
   const editSurface = useEditSurface();
   const setView = useView((view) => view.set);
   const full = surface.variants.length >= MOST_VARIANTS;
   const letter = String.fromCharCode(65 + surface.variants.length);
   return (
-    <Box sx={{ p: 2, display: "flex", gap: 2, overflow: "auto" }}>
+    <>
       <Shown surface={surface} title="Painted">
         <Button
           disabled={full}
@@ -88,6 +76,50 @@ export function VariantsView({ surface }: { readonly surface: Surface }) {
           </Button>
         </Shown>
       ))}
+    </>
+  );
+}
+
+/** The same surface on every figure of the unit. */
+function UnitFigures({ surface }: { readonly surface: Surface }) {
+  const design = useDesign();
+  const paints = usePaints();
+  const setView = useView((view) => view.set);
+  const figures = useMemo(() => unitSideBySide(design, paints, surface), [design, paints, surface]);
+  return figures.map(({ key, title, job }, at) => (
+    <BesidePicture key={key} job={job} surfaceId={surface.id} title={title}>
+      <Button onClick={() => setView({ figure: at + 1 })}>Show it above</Button>
+    </BesidePicture>
+  ));
+}
+
+type Compared = "variants" | "bases" | "unit";
+
+/** What is laid side by side: kept sets of coats, base tones, or the figures of a unit. */
+export function VariantsView({ surface }: { readonly surface: Surface }) {
+  const design = useDesign();
+  const [wanted, setWanted] = useState<Compared>("variants");
+  const unit = figureOf(design, surface).count > 1 && familyIn(surface)?.forFigure !== undefined;
+  const shown = wanted === "unit" && !unit ? "variants" : wanted;
+  return (
+    <Box sx={{ p: 2 }}>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Side by side"
+        value={shown}
+        onChange={(_event, next: Compared | null) => next && setWanted(next)}
+        sx={{ mb: 1, position: "sticky", left: 0 }}
+      >
+        <ToggleButton value="variants">Sets of coats</ToggleButton>
+        <ToggleButton value="bases">Base tones</ToggleButton>
+        {unit && <ToggleButton value="unit">Figures of the unit</ToggleButton>}
+      </ToggleButtonGroup>
+      <Box sx={{ display: "flex", gap: 2 }}>
+        {shown === "variants" && <KeptVariants surface={surface} />}
+        {shown === "bases" && <BaseTones surface={surface} />}
+        {shown === "unit" && <UnitFigures surface={surface} />}
+      </Box>
     </Box>
   );
 }

@@ -150,6 +150,24 @@ describe("variants", () => {
   });
 });
 
+describe("base tones", () => {
+  it("are laid side by side, and one is taken with the coats that were in the old one", async () => {
+    const user = open();
+    await user.click(screen.getByRole("button", { name: "Base tones" }));
+    const before = satchel().coats;
+    const base = before[0]!.mixId;
+    const name = job().mixes.find((mix) => mix.id !== base && mix.parts.length > 0)!.name;
+    await user.click(screen.getAllByRole("checkbox", { name })[0]!);
+    const beside = screen.getByRole("region", { name });
+    expect(within(beside).getByText("as its base")).toBeInTheDocument();
+    await user.click(within(beside).getByRole("button", { name: "Take this base" }));
+    const chosen = job().mixes.find((mix) => mix.name === name)!.id;
+    expect(satchel().coats.map(({ mixId }) => mixId)).toEqual(
+      before.map(({ mixId }) => (mixId === base ? chosen : mixId)),
+    );
+  });
+});
+
 describe("schemes of the painter's own", () => {
   it("are kept from one piece and painted on another, and undo brings the former coats back", async () => {
     const user = open();

@@ -2,7 +2,7 @@ import { Typography } from "@mui/material";
 import { EVENNESS_LIMITS } from "../../../../../core/checks/evenness";
 import type { LayerFacts } from "../../../../../core/patterns/camouflage/facts";
 import type { Layer } from "../../../../../core/patterns/camouflage/params";
-import type { UnevennessFault } from "../../../../../core/patterns/family";
+import type { UnevennessFault } from "../../../../../core/techniques/singleMarks";
 import { ratioOf } from "../../../../../core/job";
 import { formatNumber } from "../../../../../core/units";
 import { Row } from "../../../../../ui/Row";

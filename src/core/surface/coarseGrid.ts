@@ -1,0 +1,30 @@
+import type { Lamp, Surface } from "../job";
+import { buildForm } from "./forms/buildForm";
+import { buildGrid, type SurfaceGrid } from "./grid";
+
+/** Cells a verdict needs: hollows and edges are still told apart, and a grid takes some milliseconds. */
+const CELLS = 24_000;
+const MOST_KEPT = 24;
+const kept = new Map<string, SurfaceGrid>();
+
+/**
+ * A surface's panel on few cells, for verdicts and counts that need to know where it bends; the last ones asked for are
+ * kept. Relief pictures are left out.
+ * @throws InputError where the sizes are impossible
+ */
+export function coarseGrid(surface: Pick<Surface, "form" | "seed">, lamp: Lamp): SurfaceGrid {
+  const key = JSON.stringify([surface.form, surface.seed, lamp]);
+  const known = kept.get(key);
+  if (known) {
+    kept.delete(key);
+    kept.set(key, known);
+    return known;
+  }
+  const form = buildForm(surface);
+  const { minX, maxX, minY, maxY } = form.bounds;
+  const pitchMm = Math.max(0.05, Math.sqrt(((maxX - minX) * (maxY - minY)) / CELLS));
+  const grid = buildGrid(form, pitchMm, lamp);
+  kept.set(key, grid);
+  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  return grid;
+}
