@@ -60,7 +60,7 @@ export function techniqueSets({ job, surface, form, coats }: CheckContext): Judg
       heightMm: () => grid.relief,
     };
     const params = completeParams(technique.params, coat.technique.params);
-    const marks = windowOf(singles.of(context, params as never, createRandom(coat.seed)));
+    const marks = windowOf(singles.of(context, params, createRandom(coat.seed)));
     if (marks.length < LEAST_MARKS) return [];
     const path = ["surfaces", surface.id, "coats", coat.id, "technique", "params"];
     const mended = Object.entries(singles.remedies).map(([fault, { label, param, value }]) => [

@@ -46,6 +46,19 @@ function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work:
   return says;
 }
 
+/** The paint for a coat over an area, all figures together; null where there is nothing to mix. */
+function batchOf(
+  coat: Coat,
+  mix: Mix | null,
+  areaMm2: number,
+  paints: readonly Paint[],
+  painter: Painter,
+): Batch | null {
+  if (!mix || mix.parts.length === 0) return null;
+  const { water, passes } = coat;
+  return batchFor(mix, paints, water, areaMm2, coatPassUm(coat) * passes, passes, painter);
+}
+
 function cardFor(
   job: Job,
   surface: Surface,
@@ -66,18 +79,7 @@ function cardFor(
     coat,
     title: coat.name,
     mix,
-    batch:
-      mix && mix.parts.length > 0
-        ? batchFor(
-            mix,
-            paints,
-            coat.water,
-            work.areaMm2 * figuresInOwnMix(share),
-            passUm * coat.passes,
-            coat.passes,
-            painter,
-          )
-        : null,
+    batch: batchOf(coat, mix, work.areaMm2 * figuresInOwnMix(share), paints, painter),
     work,
     strokes: work.strokes * coat.passes * figures,
     handMinutes: painter.setUpMinutes + work.handMinutes * coat.passes * figures,

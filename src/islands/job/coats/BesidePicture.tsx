@@ -50,18 +50,18 @@ export function BesidePicture({
 }) {
   const of = { job, surfaceId };
   return (
-    <Box component="section" aria-label={title} sx={{ width: 300, flexShrink: 0 }}>
+    <Box component="section" aria-label={title} sx={{ width: 252, flexShrink: 0 }}>
       <Typography variant="h3">{title}</Typography>
       {note && (
         <Typography variant="body2" sx={{ mb: 0.5 }}>
           {note}
         </Typography>
       )}
-      <SeenFrom {...of} title={`${title}, simulated`} viewMm={null} heightPx={150} />
+      <SeenFrom {...of} title={`${title}, simulated`} viewMm={null} heightPx={128} />
       <Box sx={{ display: "flex", gap: 1, mt: 0.5 }}>
         {FAR.map(([viewMm, words]) => (
           <Box key={viewMm} sx={{ flex: 1, minWidth: 0 }}>
-            <SeenFrom {...of} title={`${title}, ${words}`} viewMm={viewMm} heightPx={74} />
+            <SeenFrom {...of} title={`${title}, ${words}`} viewMm={viewMm} heightPx={64} />
             <Typography variant="caption">{words}</Typography>
           </Box>
         ))}
