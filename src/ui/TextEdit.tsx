@@ -1,5 +1,6 @@
 import { TextField, type TextFieldProps } from "@mui/material";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
+import { whileTyping } from "./typing";
 
 interface Props {
   readonly label: string;
@@ -12,28 +13,17 @@ interface Props {
   readonly plain?: TextFieldProps;
 }
 
-/** Text is kept this long after the last key, so that a crash costs less than a breath. */
-const WAIT_MS = 350;
-
-/** A line or some lines of text; kept while typing, not only when the field is left. */
+/** A line or some lines of text; every key is kept at once, and one stay in the field is one step for undo. */
 export function TextEdit({ label, value, most, optional = false, onChange, rows, plain }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const stay = useRef({});
   const text = typed ?? value;
   const usable = (next: string) => (rows === undefined ? next.trim() : next);
   const wrong = !optional && text.trim() === "" ? "It needs a name." : undefined;
   const keep = (next: string) => {
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = null;
     const kept = usable(next);
-    if (kept !== value && (optional || kept !== "")) onChange(kept);
+    if (kept !== value && (optional || kept !== "")) whileTyping(stay.current, () => onChange(kept));
   };
-  useEffect(
-    () => () => {
-      if (timer.current) clearTimeout(timer.current);
-    },
-    [],
-  );
   return (
     <TextField
       {...plain}
@@ -49,11 +39,11 @@ export function TextEdit({ label, value, most, optional = false, onChange, rows,
       onChange={(event) => {
         const next = event.target.value;
         setTyped(next);
-        if (timer.current) clearTimeout(timer.current);
-        timer.current = setTimeout(() => keep(next), WAIT_MS);
+        keep(next);
       }}
       onBlur={() => {
         keep(text);
+        stay.current = {};
         setTyped(null);
       }}
     />

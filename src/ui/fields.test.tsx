@@ -1,11 +1,12 @@
 // @vitest-environment jsdom
 import "../islands/testing/page";
-import { act, fireEvent, render, screen } from "@testing-library/react";
+import { fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { beforeEach, describe, expect, it } from "vitest";
 import { NumberField } from "./NumberField";
 import { TextEdit } from "./TextEdit";
+import { typingNow } from "./typing";
 
 function Sized({
   onChange,
@@ -110,34 +111,29 @@ describe("a line of text", () => {
   const type = (text: string) => fireEvent.change(field(), { target: { value: text } });
   beforeEach(() => {
     heard.length = 0;
-    vi.useFakeTimers();
-  });
-  afterEach(() => {
-    vi.useRealTimers();
   });
 
-  it("is kept a breath after the last key, once", () => {
+  it("is kept at every key, without the blanks around it", () => {
     render(<Named onChange={(text) => heard.push(text)} />);
-    for (const text of ["Old c", "Old cl", "Old cloak "]) {
-      type(text);
-      act(() => void vi.advanceTimersByTime(100));
-    }
-    expect(heard).toEqual([]);
-    act(() => void vi.advanceTimersByTime(400));
-    expect(heard).toEqual(["Old cloak"]);
+    for (const text of ["Old c", "Old cl", "Old cloak", "Old cloak "]) type(text);
+    expect(heard).toEqual(["Old c", "Old cl", "Old cloak"]);
     expect(field()).toHaveValue("Old cloak ");
     fireEvent.blur(field());
     expect(field()).toHaveValue("Old cloak");
-    expect(heard).toHaveLength(1);
+    expect(heard).toHaveLength(3);
   });
 
-  it("is kept when the field is left before that", () => {
-    render(<Named onChange={(text) => heard.push(text)} />);
+  it("tells that its changes are one stay in the field, until it is left", () => {
+    const stays: unknown[] = [];
+    render(<Named onChange={() => stays.push(typingNow())} />);
+    type("Hoo");
     type("Hood");
     fireEvent.blur(field());
-    expect(heard).toEqual(["Hood"]);
-    act(() => void vi.advanceTimersByTime(1000));
-    expect(heard).toHaveLength(1);
+    type("Hoods");
+    expect(stays[0]).not.toBeNull();
+    expect(stays[1]).toBe(stays[0]);
+    expect(stays[2]).not.toBe(stays[0]);
+    expect(typingNow()).toBeNull();
   });
 
   it("is not kept empty where a name is needed, and goes back to the last one", () => {

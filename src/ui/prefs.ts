@@ -1,5 +1,6 @@
 import { create } from "zustand";
-import { persist } from "zustand/middleware";
+import { createJSONStorage, persist } from "zustand/middleware";
+import { safely } from "./browserStore";
 import type { Surround } from "./theme";
 
 export type Fineness = "fine" | "quick";
@@ -41,6 +42,6 @@ export const usePrefs = create<Prefs>()(
       setMode: (mode) => set({ mode }),
       setSurround: (surround) => set({ surround }),
     }),
-    { name: "crenna-prefs" },
+    { name: "crenna-prefs", storage: createJSONStorage(() => safely(() => localStorage)) },
   ),
 );

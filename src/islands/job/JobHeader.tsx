@@ -19,6 +19,7 @@ const timeOf = (iso: string) =>
 
 function saveText(save: SaveState, bench: OutboxState): string {
   if (bench.problem !== null && save.kind !== "conflict") return "Not saved, trying again";
+  if (bench.refused !== null && save.kind === "saved") return "Saved, but one entry was refused";
   if (bench.waiting > 0 && save.kind === "saved") return "Saving";
   switch (save.kind) {
     case "saved":
@@ -77,7 +78,7 @@ function Tools() {
   const dark = mode === "dark";
   return (
     <Box sx={{ display: "flex", alignItems: "center", justifyContent: "flex-end", flex: 1, minWidth: 0 }}>
-      <Tooltip title={save.kind === "failed" ? save.message : (bench.problem ?? "")}>
+      <Tooltip title={save.kind === "failed" ? save.message : (bench.problem ?? bench.refused ?? "")}>
         <Typography variant="body2" role="status" noWrap sx={{ mr: 1, minWidth: 60, textAlign: "right" }}>
           {saveText(save, bench)}
         </Typography>

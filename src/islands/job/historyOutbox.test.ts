@@ -5,7 +5,7 @@ import { waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { History, Well } from "../../core/job";
 import { call } from "../../ui/api";
-import { Outbox, waitingItems, type OutboxState, type Told } from "./historyOutbox";
+import { ALL_TOLD, Outbox, waitingItems, type OutboxState, type Told } from "./historyOutbox";
 
 const JOB = "ferry-sergeant";
 const well = (id: string, name = "Well"): Well => ({
@@ -14,14 +14,14 @@ const well = (id: string, name = "Well"): Well => ({
 const told = (id: string, name?: string): Told => ({ kind: "wells", id, item: well(id, name) });
 const stored = async () => (await call<{ history: History }>(`/api/jobs/${JOB}/history`)).history.wells;
 
-let state: OutboxState = { waiting: 0, problem: null };
+let state: OutboxState = ALL_TOLD;
 const made: Outbox[] = [];
 const open = (heard?: () => void) => {
   const outbox = new Outbox(JOB, (next) => (state = next), heard);
   made.push(outbox);
   return outbox;
 };
-const empty = () => waitFor(() => expect(state).toEqual({ waiting: 0, problem: null }));
+const empty = () => waitFor(() => expect(state).toEqual(ALL_TOLD));
 
 beforeEach(async () => {
   server.down = false;
@@ -88,7 +88,7 @@ describe("what happened at the bench", () => {
     outbox.tell({ kind: "wells", id: "well-1", item: { ...well("well-1"), waterUl: -1 } });
     outbox.tell(told("well-2"));
     await waitFor(() => expect(state.waiting).toBe(0));
-    expect(state.problem).toMatch(/waterUl/);
+    expect(state.refused).toMatch(/waterUl/);
     expect((await stored()).map(({ id }) => id)).toEqual(["well-2"]);
   });
 

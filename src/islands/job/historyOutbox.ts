@@ -1,6 +1,7 @@
 import { parseLogEntry, parseWell } from "../../core/formats/job-json/jobSchema";
 import type { LogEntry, Well } from "../../core/job";
 import { ApiError, call, messageOf } from "../../ui/api";
+import { dropText, keepText, keptText } from "../../ui/browserStore";
 
 /** Things that happen at the bench, by the name they have in addresses. */
 export interface HistoryItems {
@@ -25,7 +26,7 @@ const nameOf = ({ kind, id }: Pick<Told, "kind" | "id">) => `${kind}/${id}`;
 
 /** What is waiting in the browser's own store: a full battery or a dead server takes nothing away. */
 export function waitingItems(jobId: string): Told[] {
-  const text = localStorage.getItem(storeKey(jobId));
+  const text = keptText(storeKey(jobId));
   if (text === null) return [];
   try {
     return (JSON.parse(text) as Told[]).map(({ kind, id, item }) => ({
@@ -43,7 +44,12 @@ export interface OutboxState {
   readonly waiting: number;
   /** Why it cannot be told now; it is tried again. */
   readonly problem: string | null;
+  /** What the server will never take, and why; null where it took everything. It is not tried again. */
+  readonly refused: string | null;
 }
+
+/** Nothing waits, nothing was refused. */
+export const ALL_TOLD: OutboxState = { waiting: 0, problem: null, refused: null };
 
 /** Tells the server what happened, one thing after another, again and again until it has heard. */
 export class Outbox {
@@ -68,7 +74,7 @@ export class Outbox {
   tell(told: Told): void {
     this.items.set(nameOf(told), told);
     this.keep();
-    this.changed({ waiting: this.items.size, problem: null });
+    this.changed({ ...ALL_TOLD, waiting: this.items.size });
     this.schedule(WAIT_MS);
   }
 
@@ -88,8 +94,8 @@ export class Outbox {
   }
 
   private keep(): void {
-    if (this.items.size === 0) localStorage.removeItem(storeKey(this.jobId));
-    else localStorage.setItem(storeKey(this.jobId), JSON.stringify(this.all()));
+    if (this.items.size === 0) dropText(storeKey(this.jobId));
+    else keepText(storeKey(this.jobId), JSON.stringify(this.all()));
   }
 
   private send({ kind, id, item }: Told, keepalive = false): Promise<unknown> {
@@ -103,21 +109,24 @@ export class Outbox {
     this.timer = null;
     if (this.sending) return;
     this.sending = true;
-    let problem: string | null = null;
+    let [problem, refused]: (string | null)[] = [null, null];
     for (const told of this.all()) {
       try {
         await this.send(told);
       } catch (error) {
-        problem = messageOf(error);
         // What the server will never take must not hold up what comes after it.
-        if (!(error instanceof ApiError) || error.status !== 422) break;
+        if (!(error instanceof ApiError) || error.status !== 422) {
+          problem = messageOf(error);
+          break;
+        }
+        refused = messageOf(error);
       }
       // Changed again while it was on its way: the newer one is still to be told.
       if (this.items.get(nameOf(told)) === told) this.items.delete(nameOf(told));
     }
     this.sending = false;
     this.keep();
-    this.changed({ waiting: this.items.size, problem });
+    this.changed({ waiting: this.items.size, problem: problem ?? null, refused: refused ?? null });
     if (problem === null) this.heard();
     if (this.items.size > 0) this.schedule(problem === null ? WAIT_MS : RETRY_MS);
   }

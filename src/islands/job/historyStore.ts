@@ -2,7 +2,7 @@ import { create } from "zustand";
 import { entriesOf, entryFor, freeWellId, withItem } from "../../core/edits/history";
 import { NO_HISTORY, type History, type LogEntry, type Well } from "../../core/job";
 import type { Card } from "../../core/plan/cards";
-import { Outbox, type HistoryItems, type HistoryKind, type OutboxState } from "./historyOutbox";
+import { ALL_TOLD, Outbox, type HistoryItems, type HistoryKind, type OutboxState } from "./historyOutbox";
 
 /** What was done last, so that a slip of the hand can be taken back. */
 interface LastDone {
@@ -24,7 +24,7 @@ interface HistoryState {
 export const useHistoryStore = create<HistoryState>()(() => ({
   jobId: null,
   history: NO_HISTORY,
-  sent: { waiting: 0, problem: null },
+  sent: ALL_TOLD,
   last: null,
 }));
 
@@ -50,7 +50,7 @@ export function openHistory(jobId: string, history: History, heard: () => void =
   const waiting = outbox.all();
   useHistoryStore.setState({
     history: waiting.reduce((now, { kind, id, item }) => withTold(now, kind, id, item), history),
-    sent: { waiting: waiting.length, problem: null },
+    sent: { ...ALL_TOLD, waiting: waiting.length },
   });
 }
 

@@ -6,6 +6,7 @@ import { JOB_VERSION, type Job, type Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { deriveCoats } from "../../core/patterns/derive";
 import { lastOf } from "../../ui/lastOf";
+import { typingNow } from "../../ui/typing";
 import { useHistoryStore } from "./historyStore";
 
 export type SaveState =
@@ -42,6 +43,9 @@ const wellMixes = (): ReadonlySet<string> =>
 
 const STEPS_BACK = 100;
 
+/** The stay in a text field that the last edit came from, and the job it made. */
+let lastTyped: { readonly stay: object | null; readonly job: Job | null } = { stay: null, job: null };
+
 /** The open job. Every change of it can be undone; only the job itself is part of that. */
 export const useJobStore = create<JobState>()(
   temporal(
@@ -57,8 +61,15 @@ export const useJobStore = create<JobState>()(
         const { job, paints } = get();
         if (!job) return;
         const changed = change(job);
-        if (changed !== job)
-          set({ job: withoutSpareMixes(deriveCoats(changed, paints, job), job, wellMixes()) });
+        if (changed === job) return;
+        const next = withoutSpareMixes(deriveCoats(changed, paints, job), job, wellMixes());
+        const stay = typingNow();
+        // The next letter of the same stay in a field belongs to the step that its first one began.
+        const goesOn = stay !== null && lastTyped.stay === stay && lastTyped.job === job;
+        if (goesOn) history.getState().pause();
+        set({ job: next });
+        if (goesOn) history.getState().resume();
+        lastTyped = { stay, job: next };
       },
       setPaints: (paints) => set({ paints }),
       setSave: (save, revision) => set(revision === undefined ? { save } : { save, revision }),
@@ -104,19 +115,27 @@ export function keepHistory(jobId: string): void {
   const { pastStates, futureStates } = history.getState();
   const [past, future] = [pastStates, futureStates].map((steps) => stepsText(steps.slice(-KEPT_STEPS)));
   try {
+    sessionStorage.removeItem(historyKey(jobId));
     sessionStorage.setItem(historyKey(jobId), `{"past":${past},"future":${future}}`);
   } catch {
     // A full or forbidden store only costs the steps back after a reload.
-    sessionStorage.removeItem(historyKey(jobId));
   }
 }
 
 /** Calls back whenever a step is taken, forward or back. */
 export const onHistory = (listener: () => void): (() => void) => history.subscribe(listener);
 
+function keptSteps(jobId: string): string | null {
+  try {
+    return sessionStorage.getItem(historyKey(jobId));
+  } catch {
+    return null;
+  }
+}
+
 export function restoreHistory(jobId: string): void {
-  const text = sessionStorage.getItem(historyKey(jobId));
   history.getState().clear();
+  const text = keptSteps(jobId);
   if (text === null) return;
   const { past, future } = JSON.parse(text) as { past: { job: Job | null }[]; future: { job: Job | null }[] };
   // Steps kept by an older version of the page may be of an older shape.

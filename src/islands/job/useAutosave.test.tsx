@@ -2,7 +2,7 @@
 import "../testing/page";
 import { server } from "../testing/server";
 import { act, screen, waitFor } from "@testing-library/react";
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Job, LogEntry } from "../../core/job";
 import { call } from "../../ui/api";
 import { show } from "../testing/open";
@@ -10,6 +10,7 @@ import { ConflictBar } from "./ConflictBar";
 import { tickCard, useHistoryStore } from "./historyStore";
 import { undo, useJobStore } from "./jobStore";
 import { useAutosave } from "./useAutosave";
+import { whileTyping } from "../../ui/typing";
 
 interface Stored {
   readonly job: Job;
@@ -60,6 +61,7 @@ async function elsewhere(id: string, name: string): Promise<void> {
 beforeEach(() => {
   problem = null;
   server.down = false;
+  server.mute = false;
   server.instead = null;
 });
 afterEach(() => act(() => useJobStore.setState({ job: null })));
@@ -126,17 +128,109 @@ describe("an edit", () => {
     expect(state().job!.name).toBe("Tide hound");
   });
 
-  it("left in the browser is dropped where the server has gone on since, or it cannot be read", async () => {
+  /** The page is loaded anew. */
+  function reload(id: string): void {
+    act(() => useJobStore.setState({ job: null, save: { kind: "saved", at: "" } }));
+    show(<Opened id={id} />);
+  }
+
+  it("left in the browser that the server has, or that cannot be read, is dropped", async () => {
     const id = await open();
     await elsewhere(id, "Newer");
-    const old = { revision: 1, job: { ...state().job!, name: "Stale" } };
-    for (const text of [JSON.stringify(old), "{", JSON.stringify({ revision: 2, job: { id } })]) {
+    const known = { revision: 1, sent: [], job: (await stored(id)).job };
+    for (const text of [JSON.stringify(known), "{", JSON.stringify({ revision: 2, job: { id } })]) {
       localStorage.setItem(`crenna-draft-${id}`, text);
-      act(() => useJobStore.setState({ job: null }));
-      show(<Opened id={id} />);
+      reload(id);
       await waitFor(() => expect(state().job?.name).toBe("Newer"));
       expect(draftOf(id)).toBeNull();
+      expect(state().save.kind).toBe("saved");
     }
+  });
+
+  it("left in the browser where another window has saved since is asked about, however often it is reloaded", async () => {
+    const id = await open();
+    await elsewhere(id, "Theirs");
+    const draft = { revision: 1, sent: [], job: { ...state().job!, name: "Mine" } };
+    localStorage.setItem(`crenna-draft-${id}`, JSON.stringify(draft));
+    for (let time = 0; time < 3; time++) {
+      reload(id);
+      await waitFor(() => expect(state().save.kind).toBe("conflict"));
+      expect(state().job!.name).toBe("Mine");
+    }
+    expect((await stored(id)).job.name).toBe("Theirs");
+    act(() => screen.getAllByRole("button", { name: "Keep mine" }).at(-1)!.click());
+    await waitFor(async () => expect((await stored(id)).job.name).toBe("Mine"));
+    act(() => undo());
+    expect(state().job!.name).toBe("Theirs");
+  });
+
+  it("whose answer was lost is this window's own: no conflict with oneself, and later edits go on top", async () => {
+    const id = await open();
+    server.mute = true;
+    rename("Arrived");
+    await waitFor(() => expect(state().save.kind).toBe("failed"));
+    rename("Later");
+    server.mute = false;
+    await waitFor(() => expect(state().save.kind).toBe("saved"), { timeout: 6000 });
+    expect(await stored(id)).toMatchObject({ revision: 3, job: { name: "Later" } });
+    server.mute = true;
+    rename("Arrived again");
+    await waitFor(() => expect(state().save.kind).toBe("failed"));
+    server.mute = false;
+    await waitFor(() => expect(state().save.kind).toBe("saved"), { timeout: 6000 });
+    expect(await stored(id)).toMatchObject({ revision: 4, job: { name: "Arrived again" } });
+  });
+
+  it("is there after a reload while the answer is late, with what was typed after it", async () => {
+    const id = await open();
+    server.mute = true;
+    rename("On its way");
+    await waitFor(() => expect(state().save.kind).toBe("failed"));
+    rename("Typed since");
+    server.mute = false;
+    reload(id);
+    await waitFor(() => expect(state().job?.name).toBe("Typed since"));
+    expect(state().save.kind).not.toBe("conflict");
+    await waitFor(async () => expect((await stored(id)).job.name).toBe("Typed since"));
+  });
+
+  it("is saved though the browser's own store is full or forbidden", async () => {
+    const id = await open();
+    const full = vi.spyOn(Storage.prototype, "setItem").mockImplementation(() => {
+      throw new DOMException("full", "QuotaExceededError");
+    });
+    rename("Grey hound");
+    const leave = new Event("beforeunload", { cancelable: true });
+    window.dispatchEvent(leave);
+    expect(leave.defaultPrevented).toBe(true);
+    await saved();
+    expect((await stored(id)).job.name).toBe("Grey hound");
+    act(() => tickCard({ id: "b", title: "Glaze", coat: state().job!.surfaces[0]!.coats[0]! } as never));
+    await waitFor(() => expect(useHistoryStore.getState().sent.waiting).toBe(0));
+    const again = new Event("beforeunload", { cancelable: true });
+    window.dispatchEvent(again);
+    expect(again.defaultPrevented).toBe(false);
+    full.mockRestore();
+  });
+
+  it("made by typing is kept at every key, and is one step for undo as long as the field is not left", async () => {
+    const id = await open();
+    const type = (stay: object, names: readonly string[]) =>
+      names.forEach((name) => whileTyping(stay, () => rename(name)));
+    type({}, ["G", "Gr", "Gre", "Grey"]);
+    expect(JSON.parse(draftOf(id)!)).toMatchObject({ job: { name: "Grey" } });
+    type({}, ["Grey h", "Grey ho"]);
+    act(() => undo());
+    expect(state().job!.name).toBe("Grey");
+    act(() => undo());
+    expect(state().job!.name).toBe("Tide hound");
+    // After a step back the next key begins a step of its own.
+    const stay = {};
+    type(stay, ["A", "Ab"]);
+    act(() => undo());
+    type(stay, ["B"]);
+    act(() => undo());
+    expect(state().job!.name).toBe("Tide hound");
   });
 
   it("is sent while the page is left", async () => {

@@ -3,8 +3,9 @@ import { parseJob } from "../../core/formats/job-json/jobSchema";
 import type { History, Job, Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { ApiError, call, messageOf } from "../../ui/api";
+import { dropDraft, keepDraft, markOf, readDraft, type Draft } from "./draft";
 import { leaveHistory, openHistory, useHistoryStore } from "./historyStore";
-import { jobText, keepHistory, onHistory, restoreHistory, useJobStore } from "./jobStore";
+import { keepHistory, onHistory, restoreHistory, useJobStore } from "./jobStore";
 
 /** Edits are sent this long after the last one, and this long apart at most. */
 const WAIT_MS = 250;
@@ -19,39 +20,43 @@ interface Loaded {
   readonly updatedAt: string;
 }
 
-interface Draft {
-  readonly revision: number;
-  readonly job: Job;
-}
-
-const draftText = (job: Job, revision: number) => `{"revision":${revision},"job":${jobText(job)}}`;
-
-const draftKey = (id: string) => `crenna-draft-${id}`;
-
 /** The job as last saved by this window; what differs from it waits to be saved. */
 let savedJob: Job | null = null;
 let savedAt = "";
-/** A save went out of which nobody knows whether it arrived: what the server has must be told again. */
-let unsure = false;
+/** Marks of jobs that were sent and of which no answer came: any of them may be what the server has. */
+const unheard = new Set<string>();
+/** Whether the browser could not keep the newest edits either. */
+let unkept = false;
 let timer: ReturnType<typeof setTimeout> | null = null;
 let saving = false;
 
-function keepDraft(job: Job, revision: number): void {
-  localStorage.setItem(draftKey(job.id), draftText(job, revision));
+/** How a kept draft goes on: it is what the server has, it lies on top of that, or both have gone on since. */
+type Fate = "known" | "on top" | "against";
+
+function fateOf(draft: Draft, loaded: Loaded): Fate {
+  const server = markOf(loaded.job);
+  if (markOf(draft.job) === server) return "known";
+  // The server has what the draft was made on, or what this window itself had sent on the way there.
+  return draft.revision === loaded.revision || draft.sent.includes(server) ? "on top" : "against";
 }
 
-/** An edit that never reached the server, if it was made on the revision the server still has. */
-function takeDraft(loaded: Loaded): Job | null {
-  const text = localStorage.getItem(draftKey(loaded.job.id));
-  if (text === null) return null;
-  localStorage.removeItem(draftKey(loaded.job.id));
-  try {
-    const draft = JSON.parse(text) as Draft;
-    const job = parseJob(draft.job);
-    return draft.revision === loaded.revision ? job : null;
-  } catch {
-    return null;
+/** Edits that never reached the server come back; where another window saved meanwhile, the painter chooses. */
+function takeDraft(loaded: Loaded): void {
+  const draft = readDraft(loaded.job.id);
+  const fate = draft ? fateOf(draft, loaded) : "known";
+  if (!draft || fate === "known") {
+    dropDraft(loaded.job.id);
+    return;
   }
+  const { edit, setSave } = useJobStore.getState();
+  // The draft keeps the revision it was made on, so that another reload asks again.
+  if (fate === "against")
+    setSave({ kind: "conflict", theirs: loaded.job, revision: loaded.revision }, draft.revision);
+  edit(() => draft.job);
+}
+
+function noteDraft(job: Job, revision: number): void {
+  unkept = !keepDraft(job, revision, [...unheard]);
 }
 
 function schedule(wait: number): void {
@@ -73,67 +78,79 @@ const channel = new BroadcastChannel("crenna-jobs");
 async function saveNow(): Promise<void> {
   timer = null;
   const { job, revision, setSave, save } = useJobStore.getState();
-  if (!job || (job === savedJob && !unsure) || saving || save.kind === "conflict") return;
+  if (!job || (job === savedJob && unheard.size === 0) || saving || save.kind === "conflict") return;
   saving = true;
   setSave({ kind: "saving" });
-  keepDraft(job, revision);
+  unheard.add(markOf(job));
+  noteDraft(job, revision);
   try {
     const answer = await call<{ revision: number; updatedAt: string }>(`/api/jobs/${job.id}`, {
       method: "PUT",
       json: { revision, job },
     });
-    unsure = false;
-    savedJob = job;
-    savedAt = answer.updatedAt;
-    channel.postMessage({ id: job.id, revision: answer.revision });
-    const newest = useJobStore.getState().job;
-    if (newest === job || newest === null) {
-      localStorage.removeItem(draftKey(job.id));
-      setSave({ kind: "saved", at: answer.updatedAt }, answer.revision);
-    } else {
-      // Edited while this was on its way: the newer state is kept as a draft of what the server has now.
-      keepDraft(newest, answer.revision);
-      setSave({ kind: "waiting" }, answer.revision);
-    }
+    heardOf(job, answer.revision, answer.updatedAt);
   } catch (error) {
-    fail(error);
+    fail(error, job);
   } finally {
     saving = false;
     const now = useJobStore.getState();
-    if ((now.job !== savedJob || unsure) && now.save.kind !== "conflict")
+    if ((now.job !== savedJob || unheard.size > 0) && now.save.kind !== "conflict")
       schedule(now.save.kind === "failed" ? RETRY_MS : WAIT_MS);
   }
 }
 
-function fail(error: unknown): void {
+/** The server has a job of this window. */
+function heardOf(job: Job, revision: number, updatedAt: string): void {
   const { setSave } = useJobStore.getState();
-  unsure = error instanceof ApiError && error.status === 0;
-  if (error instanceof ApiError && error.status === 409) {
-    setSave({ kind: "conflict", theirs: parseJob(error.body.job), revision: Number(error.body.revision) });
-  } else setSave({ kind: "failed", message: messageOf(error) });
+  unheard.clear();
+  [savedJob, savedAt] = [job, updatedAt];
+  channel.postMessage({ id: job.id, revision });
+  const newest = useJobStore.getState().job;
+  if (newest === job || newest === null) {
+    dropDraft(job.id);
+    setSave({ kind: "saved", at: updatedAt }, revision);
+  } else {
+    // Edited while this was on its way: the newer state is kept as a draft of what the server has now.
+    noteDraft(newest, revision);
+    setSave({ kind: "waiting" }, revision);
+  }
+}
+
+function fail(error: unknown, sent: Job): void {
+  const { setSave } = useJobStore.getState();
+  const mark = markOf(sent);
+  if (!(error instanceof ApiError) || error.status !== 0) unheard.delete(mark);
+  if (!(error instanceof ApiError) || error.status !== 409) {
+    setSave({ kind: "failed", message: messageOf(error) });
+    return;
+  }
+  const theirs = parseJob(error.body.job);
+  const revision = Number(error.body.revision);
+  // An answer was lost on the way: what stands against this is this window's own.
+  if (markOf(theirs) === mark) heardOf(sent, revision, new Date().toISOString());
+  else if (unheard.has(markOf(theirs))) setSave({ kind: "waiting" }, revision);
+  else setSave({ kind: "conflict", theirs, revision });
 }
 
 /** An edit was taken back before it was sent: the server has this very job already. */
 function nothingToSave(): void {
   const { job, save, setSave } = useJobStore.getState();
-  if (!job || saving || unsure || save.kind !== "waiting") return;
+  if (!job || saving || unheard.size > 0 || save.kind !== "waiting") return;
   if (timer !== null) clearTimeout(timer);
   timer = null;
-  localStorage.removeItem(draftKey(job.id));
+  dropDraft(job.id);
   setSave({ kind: "saved", at: savedAt });
 }
 
 /** Ends a conflict: the other window's job is taken, or this one's is saved over it. */
 export function settleConflict(keep: "mine" | "theirs"): void {
-  const { save, replace, setSave } = useJobStore.getState();
-  if (save.kind !== "conflict") return;
-  if (keep === "theirs") {
-    savedJob = save.theirs;
-    replace(save.theirs, save.revision);
-  } else {
-    setSave({ kind: "waiting" }, save.revision);
-    schedule(0);
-  }
+  const { job, save, replace, edit } = useJobStore.getState();
+  if (save.kind !== "conflict" || !job) return;
+  savedJob = save.theirs;
+  // The other's becomes a step of this window's, whichever is kept: undo brings it back.
+  replace(save.theirs, save.revision);
+  if (keep === "theirs") dropDraft(job.id);
+  else edit(() => job);
 }
 
 /** Another window saved: take it over where nothing of our own is waiting. */
@@ -166,7 +183,7 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
       (loaded) => {
         if (gone) return;
         savedJob = loaded.job;
-        unsure = false;
+        unheard.clear();
         savedAt = loaded.updatedAt;
         openHistory(jobId, loaded.history, () => channel.postMessage({ id: jobId, history: true }));
         useJobStore.getState().open(loaded);
@@ -175,8 +192,7 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
         stopHistory = onHistory(() => {
           historyTimer ??= setTimeout(() => keepSteps(jobId), HISTORY_MS);
         });
-        const draft = takeDraft(loaded);
-        if (draft) useJobStore.getState().edit(() => draft);
+        takeDraft(loaded);
       },
       (error: unknown) => onProblem(messageOf(error)),
     );
@@ -186,7 +202,7 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
         nothingToSave();
         return;
       }
-      keepDraft(state.job, state.revision);
+      noteDraft(state.job, state.revision);
       if (state.save.kind !== "conflict" && !saving) {
         state.setSave({ kind: "waiting" });
         schedule(WAIT_MS);
@@ -203,13 +219,19 @@ export function useAutosave(jobId: string, onProblem: (message: string) => void)
     };
     const heard = ({ data }: MessageEvent<Heard>) =>
       void ("history" in data ? followHistory(data.id) : follow(data.id, data.revision)).catch(() => null);
+    // Neither the server nor the browser has the newest edits: the browser asks before it closes the page.
+    const ask = (event: BeforeUnloadEvent) => {
+      if (unkept && useJobStore.getState().save.kind !== "saved") event.preventDefault();
+    };
     channel.addEventListener("message", heard);
+    window.addEventListener("beforeunload", ask);
     window.addEventListener("pagehide", leave);
     return () => {
       gone = true;
       stop();
       stopHistory();
       channel.removeEventListener("message", heard);
+      window.removeEventListener("beforeunload", ask);
       window.removeEventListener("pagehide", leave);
     };
   }, [jobId, onProblem]);

@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
+import { safely } from "../../ui/browserStore";
 import type { SectionLine } from "../../core/simulate/section";
 
 export const PALETTE_VIEWS = ["mixes", "ladder", "goals", "wells"] as const;
@@ -69,7 +70,7 @@ export const useView = create<ViewState>()(
     }),
     {
       name: "crenna-view",
-      storage: createJSONStorage(() => sessionStorage),
+      storage: createJSONStorage(() => safely(() => sessionStorage)),
       partialize: (state) => ({ ...state, before: false, outlining: false }),
     },
   ),

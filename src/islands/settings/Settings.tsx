@@ -33,29 +33,38 @@ function useProfile() {
   const [painter, setPainter] = useState<Painter | null>(null);
   const [state, setState] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const waiting = useRef<Painter | null>(null);
+  const busy = useRef(false);
   useEffect(() => {
     call<{ painter: Painter }>("/api/painter").then(
       (loaded) => setPainter(loaded.painter),
       (error: unknown) => setProblem(messageOf(error)),
     );
   }, []);
+  /** One at a time, so that they arrive in order; the newest goes out as soon as the one before was heard. */
+  const send = async () => {
+    if (busy.current) return;
+    busy.current = true;
+    while (waiting.current) {
+      const next = waiting.current;
+      waiting.current = null;
+      try {
+        // It arrives though the page is closed right after the last key.
+        await call("/api/painter", { method: "PUT", json: next, keepalive: true });
+        setState("Saved");
+        setProblem(null);
+      } catch (error) {
+        setState("Not saved");
+        setProblem(messageOf(error));
+      }
+    }
+    busy.current = false;
+  };
   const change = (next: Painter) => {
     setPainter(next);
     setState("Saving");
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      call("/api/painter", { method: "PUT", json: next }).then(
-        () => {
-          setState("Saved");
-          setProblem(null);
-        },
-        (error: unknown) => {
-          setState("Not saved");
-          setProblem(messageOf(error));
-        },
-      );
-    }, 250);
+    waiting.current = next;
+    void send();
   };
   return { painter, change, state, problem };
 }

@@ -21,6 +21,8 @@ const routes = Object.entries(files).map(([file, route]) => {
 /** The real endpoints, on a database of their own, called without a network; it can be switched off. */
 export const server = {
   down: false,
+  /** What is sent arrives, and the answer is lost on the way back. */
+  mute: false,
   /** "PUT /api/jobs/x", in order. */
   calls: [] as string[],
   /** Answers instead of the endpoint where it gives something back. */
@@ -41,7 +43,9 @@ async function answer(address: string, init: RequestInit = {}): Promise<Response
   if (!found) return new Response("{}", { status: 404 });
   const params = Object.fromEntries(found.names.map((name, at) => [name, found.match![at + 1]]));
   const request = new Request(url, init);
-  return found.route[method]!({ params, request, url } as never);
+  const given = await found.route[method]!({ params, request, url } as never);
+  if (server.mute) throw new TypeError("connection reset");
+  return given;
 }
 
 vi.stubGlobal("fetch", answer);
