@@ -3,6 +3,7 @@ import type { Painter } from "../painter";
 import { completeParams } from "../params";
 import { patternOf } from "../patterns/bind";
 import type { PlaceWork } from "../patterns/family";
+import type { Pattern } from "../patterns/pattern";
 import { marksOf } from "../simulate/layCoat";
 import { placeShare } from "./placeShare";
 import type { SurfaceForm } from "../surface/forms/form";
@@ -78,6 +79,17 @@ const noGrid = (): never => {
   throw new RangeError("a place that is laid cell by cell is counted by its family");
 };
 
+/** What families counted, by layout and place: most edits leave all layouts but one as they are. */
+const counted = new WeakMap<object, Map<string, PlaceWork | null>>();
+
+function countedOnce({ family, layout }: Pattern, key: string): PlaceWork | null {
+  const of = layout as object;
+  const known = counted.get(of) ?? new Map<string, PlaceWork | null>();
+  counted.set(of, known);
+  if (!known.has(key)) known.set(key, family.work(layout, key));
+  return known.get(key) ?? null;
+}
+
 /** The work of one coat on one figure, from its marks; one pass. */
 export function coatWork(
   job: Job,
@@ -93,7 +105,7 @@ export function coatWork(
     // A place the coat is kept to, or fades into, gets as much less of everything.
     return areaWork(form.areaMm2 * placeShare(job, surface, form, coat), coat, params, painter);
   const pattern = patternOf(surface, form, job.hand);
-  const own = pattern?.family.work(pattern.layout, place.key);
+  const own = pattern && countedOnce(pattern, place.key);
   if (own) return placeWork(own, painter);
   return markWork(marksOf(job, surface, form, coat, noGrid), params, painter);
 }
