@@ -81,15 +81,19 @@ class Carrier {
   /** Nearest mark of a layer, per cell of the picture. */
   numbers(mark: Int32Array): Int32Array {
     const { panel, grid } = this;
+    const { width, height, pitchMm, originX, originY, inside } = grid;
     const scale = 1 / panel.pitchMm;
-    return Int32Array.from(grid.inside, (inside, at) => {
-      if (inside === 0) return -1;
-      const x = grid.originX + (at % grid.width) * grid.pitchMm;
-      const y = grid.originY + Math.floor(at / grid.width) * grid.pitchMm;
-      const column = Math.round((x - panel.originX) * scale);
-      const row = Math.round((y - panel.originY) * scale);
-      return Math.max(0, mark[row * panel.width + column] ?? 0);
-    });
+    const out = new Int32Array(inside.length).fill(-1);
+    for (let row = 0; row < height; row++) {
+      const from = Math.round((originY + row * pitchMm - panel.originY) * scale) * panel.width;
+      for (let column = 0; column < width; column++) {
+        const at = row * width + column;
+        if (inside[at] === 0) continue;
+        const across = Math.round((originX + column * pitchMm - panel.originX) * scale);
+        out[at] = Math.max(0, mark[from + across] ?? 0);
+      }
+    }
+    return out;
   }
 }
 
@@ -143,7 +147,8 @@ function fromAbove({ heightMm, form, originX, originY, width, pitchMm }: Surface
 
 /** Light at which the lit share begins, and where it is brightest. */
 function litSpan(light: Float32Array, grid: SurfaceGrid): [from: number, high: number] {
-  const every = Int32Array.from(light, (_, at) => at);
+  const every = new Int32Array(light.length);
+  for (let at = 0; at < every.length; at++) every[at] = at;
   const [from, high] = [LIT_SHARE, 0.03].map((share) => upperQuantile(light, share, every, grid.inside)) as [
     number,
     number,
@@ -151,8 +156,17 @@ function litSpan(light: Float32Array, grid: SurfaceGrid): [from: number, high: n
   return [from, high];
 }
 
+/** Lit depths of the grids asked about last: every colour of a pattern has lights of its own. */
+const litOf = new WeakMap<SurfaceGrid, Float32Array>();
+
 /** How deep a cell lies in the lit part of the piece, as if in mm. */
 function litDepth(grid: SurfaceGrid): Float32Array {
+  const known = litOf.get(grid) ?? litDepthOf(grid);
+  litOf.set(grid, known);
+  return known;
+}
+
+function litDepthOf(grid: SurfaceGrid): Float32Array {
   let light = blurMm(grid.light, grid, LIT_BLUR_MM);
   let [from, high] = litSpan(light, grid);
   if (high - from < LEAST_LIGHT) {
@@ -165,13 +179,12 @@ function litDepth(grid: SurfaceGrid): Float32Array {
 
 /** Lights inside one colour: where it shows and the piece is lit. */
 function lightRegions(laid: LaidPattern, k: number, grid: SurfaceGrid): Regions {
-  const shown = Float32Array.from(laid.panel.inside, (inside, at) => (inside ? shownMm(laid, k, at) : -1e6));
+  const shown = new Float32Array(laid.panel.inside.length).fill(-1e6);
+  for (const at of laid.panel.cells) shown[at] = shownMm(laid, k, at);
   const depths = new Carrier(laid.panel, grid).depths(shown);
   const lit = litDepth(grid);
-  return {
-    number: new Int32Array(depths.length),
-    depthMm: depths.map((depth, at) => Math.min(depth * COLOUR_BORDER, lit[at]!)),
-  };
+  for (let at = 0; at < depths.length; at++) depths[at] = Math.min(depths[at]! * COLOUR_BORDER, lit[at]!);
+  return { number: new Int32Array(depths.length), depthMm: depths };
 }
 
 /** Where a place of the pattern lies. */
