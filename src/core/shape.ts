@@ -1,5 +1,5 @@
-import { array, lazy, number, object, string, tuple } from "yup";
-import type { AnyObject, InferType, ISchema, Lazy, ObjectShape } from "yup";
+import { array, lazy, mixed, number, object, string, tuple } from "yup";
+import type { AnyObject, InferType, ISchema, Lazy, ObjectSchema, ObjectShape } from "yup";
 
 /** What a schema lets through, read-only to the bottom: types of stored things come from their schemas. */
 export type Shape<S extends ISchema<unknown>> = Deep<InferType<S>>;
@@ -73,25 +73,27 @@ const keysOf = (given: unknown): string[] =>
 /** What a schema that waits for its value stands for, for those who ask without one. */
 export type Waiting =
   | { readonly kind: "record"; readonly value: ISchema<unknown>; readonly key: RegExp; readonly most: number }
-  | { readonly kind: "kinds"; readonly shapes: readonly ISchema<unknown>[] };
+  | { readonly kind: "kinds"; readonly shapes: readonly ISchema<unknown>[] }
+  | { readonly kind: "list"; readonly full: ISchema<unknown> };
 
 const waiting = new WeakMap<object, Waiting>();
 
-/** What a lazy schema of `record` or `oneOfKind` stands for; undefined for any other. */
+/** What a lazy schema of `record`, `oneOfKind` or a list stands for; undefined for any other. */
 export const waitingFor = (schema: object): Waiting | undefined => waiting.get(schema);
 
 /** Any keys of one form whose values all fit one schema. */
 export function record<T>(value: ISchema<T>, key: RegExp, most = 80): Lazy<Record<string, T>> {
+  const tooMany = mixed().test("count", `\${path} has more than ${most} entries`, () => false);
   const schema = lazy((given: unknown) => {
     const keys = keysOf(given);
+    if (keys.length > most) return tooMany as unknown as ObjectSchema<object>;
     return object(Object.fromEntries(keys.filter((k) => key.test(k)).map((k) => [k, value])) as ObjectShape)
       .strict()
       .required()
-      .noUnknown("${path} has a key that is not allowed: ${unknown}")
-      .test("count", `\${path} has more than ${most} entries`, () => keys.length <= most);
+      .noUnknown("${path} has a key that is not allowed: ${unknown}");
   });
   waiting.set(schema, { kind: "record", value, key, most });
-  return schema as unknown as Lazy<Record<string, T>>;
+  return schema;
 }
 
 const kindOf = (given: unknown): string =>
@@ -113,10 +115,49 @@ export function oneOfKind<S extends Readonly<Record<string, ISchema<unknown>>>>(
 const differ = (list: readonly { readonly id?: unknown }[] | undefined) =>
   new Set(list?.map((entry) => entry.id)).size === (list?.length ?? 0);
 
-/** A list of things with ids of their own. */
-export const listOf = <T extends { readonly id: string }>(of: ISchema<T>, what: string, most: number) =>
-  array(of as ISchema<T, AnyObject>)
+const atMost = "${path} must have at most ${max} entries";
+
+/** A list that is counted before anything in it is looked at: a hundred thousand of nothing cost nothing. */
+export function manyOf<S extends ISchema<unknown>>(of: S, most: number, least = 0) {
+  const full = array(of as unknown as ISchema<InferType<S>, AnyObject>)
     .strict()
     .defined()
-    .max(most)
+    .min(least)
+    .max(most, atMost);
+  return counted(full, most);
+}
+
+/** The same, or null for none. */
+export function manyOrNull<S extends ISchema<unknown>>(of: S, most: number) {
+  const full = array(of as unknown as ISchema<InferType<S>, AnyObject>)
+    .strict()
+    .defined()
+    .max(most, atMost)
+    .nullable();
+  return counted(full, most);
+}
+
+/** A list of things with ids of their own. */
+export function listOf<S extends ISchema<{ readonly id: string }>>(
+  of: S,
+  what: string,
+  most: number,
+  least = 0,
+) {
+  const full = array(of as unknown as ISchema<InferType<S>, AnyObject>)
+    .strict()
+    .defined()
+    .min(least)
+    .max(most, atMost)
     .test("ids", `${what} must have different ids`, differ);
+  return counted(full, most);
+}
+
+function counted<S extends ISchema<unknown>>(full: S, most: number): S {
+  const tooMany = array().strict().max(most, atMost);
+  const schema = lazy((given: unknown) =>
+    Array.isArray(given) && given.length > most ? tooMany : (full as unknown as typeof tooMany),
+  );
+  waiting.set(schema, { kind: "list", full });
+  return schema as unknown as S;
+}

@@ -1,4 +1,7 @@
+import { parsePlainJson } from "../core/formats/plainJson";
 import { HttpProblem } from "./problem";
+
+const messageOf = (error: unknown) => (error instanceof Error ? error.message : String(error));
 
 /** Largest body taken, bytes: a job of sixty surfaces is well below it. */
 export const MOST_BYTES = 4_000_000;
@@ -25,9 +28,17 @@ export async function readBytes(request: Request, most = MOST_BYTES): Promise<Bu
   return Buffer.concat(chunks);
 }
 
-/** Reads a text body up to a size. @throws HttpProblem 413 */
+function decoded(bytes: Buffer): string {
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    throw new HttpProblem(400, "Not UTF-8", "The text is not UTF-8: some of its bytes are no letters.");
+  }
+}
+
+/** Reads a text body up to a size. @throws HttpProblem 413, 400 where it is not UTF-8 */
 export const readText = async (request: Request, most = MOST_BYTES): Promise<string> =>
-  new TextDecoder().decode(await readBytes(request, most));
+  decoded(await readBytes(request, most));
 
 /** Reads a JSON body. @throws HttpProblem 415 for another type, 400 where it is not JSON */
 export async function readJson(request: Request): Promise<unknown> {
@@ -36,8 +47,8 @@ export async function readJson(request: Request): Promise<unknown> {
   }
   const text = await readText(request);
   try {
-    return JSON.parse(text);
-  } catch {
-    throw new HttpProblem(400, "Not JSON", "The body is not whole JSON text.");
+    return parsePlainJson(text);
+  } catch (error) {
+    throw new HttpProblem(400, "Not usable JSON", messageOf(error));
   }
 }

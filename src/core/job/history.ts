@@ -1,10 +1,21 @@
-import { array, number, string } from "yup";
-import { fields, id, listOf, name, size, text, utcTime, whole, type Shape } from "../shape";
+import { number, string } from "yup";
+import {
+  fields,
+  id,
+  listOf,
+  name,
+  size,
+  text,
+  utcTime,
+  whole,
+  manyOf,
+  manyOrNull,
+  type Shape,
+} from "../shape";
 
 /** Whole drops that went into a well; water where the pot is null. */
 const addition = fields({ paintId: id().nullable().defined(), drops: whole(1, 2000) });
 export type Addition = Shape<typeof addition>;
-const additions = () => array(addition).strict().defined().max(500);
 
 /** A running mix on the palette: what was put in, and what is in it now. */
 export const wellSchema = fields({
@@ -12,11 +23,8 @@ export const wellSchema = fields({
   name: name(),
   /** The mix it was begun for; null for none. */
   mixId: text(120).nullable(),
-  added: additions(),
-  content: array(fields({ paintId: id(), ul: size(0, 1e6) }))
-    .strict()
-    .defined()
-    .max(24),
+  added: manyOf(addition, 500),
+  content: manyOf(fields({ paintId: id(), ul: size(0, 1e6) }), 24),
   waterUl: size(0, 1e6),
 });
 export type Well = Shape<typeof wellSchema>;
@@ -30,7 +38,7 @@ export const logEntrySchema = fields({
   minutes: number().strict().nullable().defined().min(0).max(100000),
   note: text(4000),
   /** The drops as they were really mixed; null where no well was kept. */
-  recipe: additions().nullable(),
+  recipe: manyOrNull(addition, 500),
 });
 export type LogEntry = Shape<typeof logEntrySchema>;
 

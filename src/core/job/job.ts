@@ -1,5 +1,5 @@
-import { array, tuple } from "yup";
-import { fields, id, listOf, name, one, whole, type Shape } from "../shape";
+import { tuple } from "yup";
+import { fields, id, listOf, manyOf, name, one, whole, type Shape } from "../shape";
 import { figureSchema, handSchema } from "./figure";
 import { goalSchema, mixSchema, referenceSchema } from "./mix";
 import { surfaceSchema, type Surface } from "./surface";
@@ -18,17 +18,14 @@ export const jobSchema = fields({
   version: whole(JOB_VERSION, JOB_VERSION),
   id: id(),
   name: name(),
-  figures: listOf(figureSchema, "figures", 20).min(1),
+  figures: listOf(figureSchema, "figures", 20, 1),
   hand: handSchema,
   mixes: listOf(mixSchema, "mixes", 200),
   references: listOf(referenceSchema, "references", 8),
   goals: listOf(goalSchema, "goals", 200),
   surfaces: listOf(surfaceSchema, "surfaces", 60),
   /** Pairs of surfaces that lie side by side on a figure, by id. */
-  touching: array(tuple([id(), id()]).strict().required())
-    .strict()
-    .defined()
-    .max(400),
+  touching: manyOf(tuple([id(), id()]).strict().required(), 400),
 }).test("figures", "every surface must name one of the job's figures", (value) => {
   const { figures, surfaces } = value as WithFigures;
   if (!Array.isArray(figures) || !Array.isArray(surfaces)) return true;

@@ -1,5 +1,5 @@
-import { array, number } from "yup";
-import { colour, contentId, fields, id, name, size, text, triple, whole, type Shape } from "../shape";
+import { number } from "yup";
+import { colour, contentId, fields, id, name, size, text, triple, whole, manyOf, type Shape } from "../shape";
 
 const part = fields({ paintId: id(), parts: whole(1, 24) });
 export type MixPart = Shape<typeof part>;
@@ -8,7 +8,7 @@ export type MixPart = Shape<typeof part>;
 export const mixSchema = fields({
   id: id(),
   name: name(),
-  parts: array(part).strict().defined().max(8),
+  parts: manyOf(part, 8),
   /** Parts of water to one part of paint. */
   water: size(0, 20),
   /** Colour this mix is meant to show; null where none was set. */

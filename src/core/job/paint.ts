@@ -1,7 +1,7 @@
 import { array, number } from "yup";
 import { BANDS } from "../colour/bands";
 import { HIDING } from "../colour/paint";
-import { colour, fields, id, name, one, size, text, triple, type Shape } from "../shape";
+import { colour, fields, id, name, one, size, text, triple, manyOf, type Shape } from "../shape";
 
 export const PAINT_KINDS = [
   "paint",
@@ -43,7 +43,7 @@ const bandValues = () => array(size(0, 100)).strict().required().length(BANDS);
 export const fitSchema = fields({
   absorption: bandValues(),
   scattering: bandValues(),
-  readings: array(readingSchema).strict().required().max(40),
+  readings: manyOf(readingSchema, 40),
   /** CIEDE2000 between model and readings. */
   meanDifference: size(0, 200),
   largestDifference: size(0, 200),

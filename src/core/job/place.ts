@@ -1,5 +1,5 @@
 import { array, string } from "yup";
-import { fields, id, one, oneOfKind, size, type Shape } from "../shape";
+import { fields, id, one, oneOfKind, size, manyOf, type Shape } from "../shape";
 import { ZONES, type Zone } from "../surface/zoneNames";
 
 const span = fields({
@@ -14,7 +14,7 @@ export type Span = Shape<typeof span>;
 
 const outline = fields({
   /** Share of length, share of height, and so on; three corners or more. */
-  points: array(size(-0.2, 1.2)).strict().required().min(6).max(400),
+  points: manyOf(size(-0.2, 1.2), 400, 6),
   /** Width over which its border fades, mm. */
   softMm: size(0, 20),
 });

@@ -1,8 +1,8 @@
-import { array, boolean, mixed, number, string, type MixedSchema } from "yup";
+import { boolean, mixed, string, type MixedSchema } from "yup";
 import { contentId, fields, id, listOf, name, record, size, text, whole, type Shape } from "../shape";
 import { placeSchema } from "./place";
 
-const numbers = () => record(number().strict().required(), /^[A-Za-z0-9]{1,40}$/);
+const numbers = () => record(size(-1e6, 1e6), /^[A-Za-z0-9]{1,40}$/);
 const use = fields({ id: id(), version: whole(1, 1000), params: numbers() });
 export type TechniqueUse = Shape<typeof use>;
 export type FormUse = Shape<typeof use>;
@@ -45,7 +45,7 @@ export interface PatternUse {
 
 const MOST_COATS = 64;
 /** Coats of a surface, first to last. */
-export const coatList = () => array(coatSchema).strict().required().max(MOST_COATS);
+export const coatList = () => listOf(coatSchema, "coats", MOST_COATS);
 
 /** Another set of coats for the same surface, kept beside the one that is painted. */
 const variant = fields({

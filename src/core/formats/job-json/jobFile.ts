@@ -1,3 +1,4 @@
+import { parsePlainJson } from "../plainJson";
 import { array, string, ValidationError } from "yup";
 import { InputError, type Problem } from "../../errors";
 import { JOB_VERSION, NO_HISTORY, type History, type Job, type Paint } from "../../job";
@@ -75,15 +76,6 @@ const asProblems = (error: ValidationError): Problem[] =>
     message: one.message,
   }));
 
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch (error) {
-    const why = error instanceof Error ? error.message : "";
-    throw new InputError([{ field: "file", message: `The file is not whole JSON text: ${why}.` }]);
-  }
-}
-
 function checked<T>(place: string, read: () => T): T {
   try {
     return read();
@@ -102,7 +94,7 @@ function checked<T>(place: string, read: () => T): T {
  * @throws InputError that names every problem and its place; nothing is taken from a file with a problem
  */
 export function readJobFile(text: string): JobFile {
-  const value = parsed(text);
+  const value = parsePlainJson(text);
   const record = typeof value === "object" && value !== null ? (value as Record<string, unknown>) : {};
   if (record.format !== JOB_FILE_FORMAT) {
     const got = typeof record.format === "string" ? `"${record.format}"` : "no format";

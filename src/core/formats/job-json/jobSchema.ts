@@ -21,8 +21,13 @@ import { upgradeJob } from "./upgrade";
 
 type Place = readonly [path: string, value: unknown];
 
+/** More than any list of surfaces or variants may have: such a list is refused as a whole. */
+const MOST_LOOKED_AT = 64;
+
 const inList = (value: unknown, path: string): Place[] =>
-  Array.isArray(value) ? value.map((one: unknown, at) => [`${path}[${at}]`, one] as const) : [];
+  Array.isArray(value)
+    ? value.slice(0, MOST_LOOKED_AT).map((one: unknown, at) => [`${path}[${at}]`, one] as const)
+    : [];
 
 /** The patterns of a surface, its own and those of variants, wherever they are told. */
 function patternsOf([path, surface]: Place): Place[] {

@@ -82,6 +82,7 @@ export class JsonSchemaWriter {
   }
 
   private writeWaiting(waiting: Waiting): JsonSchema {
+    if (waiting.kind === "list") return this.write(waiting.full);
     if (waiting.kind === "kinds") return { oneOf: waiting.shapes.map((one) => this.write(one)) };
     return {
       type: "object",

@@ -1,5 +1,5 @@
 import { array, boolean, string, type InferType } from "yup";
-import { colour, fields, listOf, one, size, text, whole } from "../../shape";
+import { colour, fields, listOf, manyOf, one, size, text, whole } from "../../shape";
 
 /** Patch: bent spine with spurs. Bar: runs round or along. Dot: single touches. Edge: along another layer's border. */
 export const LAYER_KINDS = ["patch", "bar", "dot", "edge"] as const;
@@ -84,10 +84,7 @@ export const camouflageSchema = fields({
   washMixId: text(120).nullable(),
   lineMixId: text(120).nullable(),
   /** Mix of the light of each colour, by layer id or "base". */
-  lights: array(fields({ id: text(12), mixId: text(120) }))
-    .strict()
-    .defined()
-    .max(MOST_LAYERS + 1),
+  lights: manyOf(fields({ id: text(12), mixId: text(120) }), MOST_LAYERS + 1),
   /** Another number, another try of the same character. */
   seed: whole(0, 99999),
   /** What differs on single figures of a unit, by their number; all others differ by chance alone. */
