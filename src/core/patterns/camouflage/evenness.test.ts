@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { demoShelf } from "../../../data/demo/shelf";
 import { checkSurface } from "../../checks";
 import { applyRemedy } from "../../checks/applyRemedy";
-import { evennessFaults, measureEvenness } from "../../checks/evenness";
+import { evennessFaults, measureEvenness } from "../../stats/evenness";
 import type { Job } from "../../job";
 import { createRandom } from "../../random";
 import type { SurfaceForm } from "../../surface/forms/form";

@@ -1,4 +1,4 @@
-import { evennessFaults, measureEvenness, type Evenness } from "../../checks/evenness";
+import { evennessFaults, measureEvenness, type Evenness } from "../../stats/evenness";
 import { figureOf, ratioOf } from "../../job";
 import type { UnevennessFault } from "../../techniques/singleMarks";
 import type { FamilyContext } from "../family";

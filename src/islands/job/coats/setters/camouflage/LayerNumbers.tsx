@@ -1,5 +1,5 @@
 import { Typography } from "@mui/material";
-import { EVENNESS_LIMITS } from "../../../../../core/checks/evenness";
+import { EVENNESS_LIMITS } from "../../../../../core/stats/evenness";
 import type { LayerFacts } from "../../../../../core/patterns/camouflage/facts";
 import type { Layer } from "../../../../../core/patterns/camouflage/params";
 import type { UnevennessFault } from "../../../../../core/techniques/singleMarks";
