@@ -8,7 +8,9 @@ export function unitShareOf(job: Job, surface: Surface, coat: Coat): UnitShare {
   const { count } = figureOf(job, surface);
   const { pattern } = surface;
   const own =
-    pattern && coat.role !== null ? familyIn(surface)?.forUnit?.(pattern.params, coat.role, count) : undefined;
+    pattern && coat.role !== null
+      ? familyIn(surface)?.forUnit?.(pattern.params, coat.role, count)
+      : undefined;
   return own ?? { byMix: [{ mixId: null, figures: Array.from({ length: count }, (_, at) => at + 1) }] };
 }
 

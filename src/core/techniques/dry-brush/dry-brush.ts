@@ -11,9 +11,9 @@ export const dryBrush = defineTechnique({
     radius: {
       label: "Bristles bridge",
       unit: "mm",
-      range: [0.2, 3],
+      range: [0.2, 5],
       step: 0.1,
-      default: 0.8,
+      default: 2.5,
       about: "How blunt the tuft is: a stiff old brush bridges wide hollows, a soft one dips into them.",
     },
     reach: {
