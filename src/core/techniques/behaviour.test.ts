@@ -100,7 +100,7 @@ describe("a wash", () => {
       number,
     ];
     expect(middle).toBeGreaterThan(1.3 * shallow);
-    expect(deep).toBeGreaterThan(1.35 * middle);
+    expect(deep).toBeGreaterThan(1.3 * middle);
     expect(deep).toBeGreaterThan(4 * onLand(volumeUm));
   });
 
