@@ -16,7 +16,7 @@ const middleOf = ({ form: { bounds } }: SurfaceGrid) => (bounds.minX + bounds.ma
 /** A flat panel in folds of one width, 1.2 mm from ridge to valley. */
 function folded(foldMm: number, pitchMm = 0.05): SurfaceGrid {
   const form = forms.panel.build(
-    completeParams(forms.panel.params, { lengthMm: 24, widthMm: 10, dents: 0 }),
+    completeParams(forms.panel.params, { lengthMm: 24, widthMm: 14, dents: 0 }),
     3,
   );
   const flat = buildGrid(form, pitchMm);
@@ -45,7 +45,7 @@ function films(id: TechniqueId, foldMm: number, params: Record<string, number> =
     for (let at = 0; at < grid.inside.length; at++) {
       const x = grid.originX + (at % grid.width) * grid.pitchMm - middleOf(grid);
       const up = grid.heightMm[at]!;
-      if (grid.inside[at]! < 1 || Math.abs(x) > 9 || up < 2 || up > 8) continue;
+      if (grid.inside[at]! < 1 || Math.abs(x) > 9 || up < 3 || up > 11) continue;
       if (side * Math.cos((2 * Math.PI * x) / foldMm) < 0.94) continue;
       sum += film.volumeUm[at]!;
       count++;
@@ -77,7 +77,8 @@ describe("in folds of every width", () => {
     depth.forEach((um, at) => {
       const [across, up] = [at % grid.width, Math.floor(at / grid.width)];
       const rim = Math.min(across, grid.width - across, up, grid.height - up) * grid.pitchMm;
-      if (rim > 2.5) expect(Math.abs(um - 50)).toBeLessThan(6);
+      // Levelling draws liquid a little inwards from a rim; beyond its reach nothing moves.
+      if (rim > 4) expect(Math.abs(um - 50)).toBeLessThan(3);
     });
   });
 
