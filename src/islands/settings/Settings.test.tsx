@@ -23,13 +23,21 @@ beforeEach(async () => {
 });
 
 describe("the painter's settings", () => {
-  it("are kept a moment after they are typed, and say so", async () => {
+  it("are kept as they are typed, and say so", async () => {
     const user = await open();
     await user.clear(screen.getByLabelText("One drop of water"));
     await user.type(screen.getByLabelText("One drop of water"), "45");
-    expect(screen.getByRole("status")).toHaveTextContent("Saving");
     await waitFor(() => expect(screen.getByRole("status")).toHaveTextContent("Saved"));
     expect((await stored()).waterDropUl).toBe(45);
+  });
+
+  it("typed key by key arrive in order, the last one last", async () => {
+    const user = await open();
+    await user.clear(screen.getByLabelText("One drop of water"));
+    await user.type(screen.getByLabelText("One drop of water"), "45.25");
+    await waitFor(async () => expect((await stored()).waterDropUl).toBe(45.25));
+    await waitFor(() => expect(screen.getByRole("status")).toHaveTextContent("Saved"));
+    expect((await stored()).waterDropUl).toBe(45.25);
   });
 
   it("say when they could not be kept, and keep them with the next change", async () => {
