@@ -155,7 +155,8 @@ test("coats are copied to another surface, kept as a variant, and the variant pa
   await page.getByRole("tab", { name: "Variants" }).click();
   await page.getByRole("button", { name: "Keep as a variant" }).click();
   await page.getByRole("switch", { name: "Hold back" }).click();
-  await expect(page.getByRole("region", { name: "Variant A" }).getByRole("img")).toBeVisible();
+  for (const seen of ["simulated", "at arm's length, 60\u202fcm", "across the table, 120\u202fcm"])
+    await expect(page.getByRole("img", { name: `Variant A, ${seen}` })).toBeVisible();
   await saved(page);
   expect((await surfaceOf(request, id, "satchel")).coats[5]!.held).toBe(true);
   await page.getByRole("button", { name: "Paint this one" }).click();
