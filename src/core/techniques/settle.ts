@@ -49,6 +49,8 @@ const RUN_MM = 2.5;
 /** How strongly liquid prefers a hollow to a rise, per mm of depth below the mean around it and mm of RUN_MM. */
 const RUN_PULL = 10;
 const MOST_PULL = 5;
+/** Where nothing in reach pulls more than this, on the mean, liquid stays where it is. */
+const LEAST_TAKERS = 1e-3;
 
 /**
  * Liquid run from ridges into the valleys between them, before it settles in each. A wet film drains far before it is
@@ -68,17 +70,19 @@ function runDown(grid: SurfaceGrid, heightMm: Float32Array, loose: Float32Array)
     pull[at] = Math.exp(Math.min(MOST_PULL, Math.max(-MOST_PULL, depth))) * inside[at]!;
   }
   const [pulls, area] = [blurMm(pull, grid, RUN_MM), blurMm(inside, grid, RUN_MM)];
-  // What pulls less than its surroundings do gives up that much less; on level ground everything stays.
-  const leaves = loose.map((um, at) => {
-    const mean = area[at]! > 1e-4 ? pulls[at]! / area[at]! : 0;
-    return mean > 0 ? um * Math.max(0, 1 - pull[at]! / mean) : 0;
-  });
+  // What pulls less than its surroundings gives up that much less, to what pulls more; on level ground all stays.
+  const mean = pulls.map((sum, at) => (area[at]! > 1e-4 ? sum / area[at]! : 0));
+  const takes = pull.map((own, at) => Math.max(0, own - mean[at]! * inside[at]!));
+  const takers = blurMm(takes, grid, RUN_MM);
+  const leaves = loose.map((um, at) =>
+    takers[at]! > LEAST_TAKERS ? um * Math.max(0, 1 - pull[at]! / mean[at]!) : 0,
+  );
   const shared = blurMm(
-    leaves.map((um, at) => (um > 0 ? um / pulls[at]! : 0)),
+    leaves.map((um, at) => (um > 0 ? um / takers[at]! : 0)),
     grid,
     RUN_MM,
   );
-  return loose.map((um, at) => um - leaves[at]! + shared[at]! * pull[at]!);
+  return loose.map((um, at) => um - leaves[at]! + shared[at]! * takes[at]!);
 }
 
 /** The level is looked for on a grid no finer than this, mm. */
