@@ -33,14 +33,12 @@ export function withBaseTone(job: Job, paints: readonly Paint[], surfaceId: stri
   const before = surface ? baseMixOf(surface) : null;
   if (!surface || before === null || before === mixId) return job;
   const swap = (id: string) => (id === before ? mixId : id);
-  const changed = withSurface(job, surfaceId, (now) => ({
-    ...now,
-    pattern: now.pattern && rebased(now.pattern, mixId, swap),
-    // Coats of a pattern follow from it; the painter's own stand for themselves.
-    coats: mixesIn(now.pattern).includes(before)
-      ? now.coats
-      : now.coats.map((coat) => ({ ...coat, mixId: swap(coat.mixId) })),
-  }));
+  // Coats of a pattern follow from it; a base of the painter's own stands for itself.
+  const changed = withSurface(job, surfaceId, (now) =>
+    now.pattern && mixesIn(now.pattern).includes(before)
+      ? { ...now, pattern: rebased(now.pattern, mixId, swap) }
+      : { ...now, coats: now.coats.map((coat) => ({ ...coat, mixId: swap(coat.mixId) })) },
+  );
   return deriveCoats(changed, paints, job);
 }
 
