@@ -1,5 +1,6 @@
 import type { Coat, Job, Paint } from "../../src/core/job";
-import { createFilmBuffer, layCoat } from "../../src/core/simulate/layCoat";
+import { createFilmBuffer } from "../../src/core/techniques/technique";
+import { layCoat } from "../../src/core/simulate/layCoat";
 import type { LaidCoat } from "../../src/core/simulate/simulator";
 import { buildSheet } from "../../src/core/surface/forms/sheet";
 import { buildGrid } from "../../src/core/surface/grid";

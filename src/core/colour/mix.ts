@@ -27,6 +27,13 @@ export function mixOptics(parts: readonly MixPart[]): Optics {
   return { absorption, scattering };
 }
 
+/** Share of an ordinary acrylic's volume that stays as film; the rest is water that dries off. */
+export const SOLIDS_SHARE = 0.35;
+
+/** Dry film that a wet one leaves, µm: its solids, less the water it was thinned with. */
+export const dryUm = (wetUm: number, waterParts: number): number =>
+  wetUm * SOLIDS_SHARE * thinnedShare(waterParts);
+
 /** Dry film one brushed pass leaves when the paint is not thinned, µm. */
 export const BRUSHED_PASS_UM = 18;
 

@@ -1,8 +1,6 @@
 import type { Mix, Paint } from "../job";
+import { SOLIDS_SHARE } from "../colour/mix";
 import type { Painter } from "../painter";
-
-/** Share of an ordinary acrylic's volume that stays as film; the rest is water that dries off. */
-export const SOLIDS_SHARE = 0.35;
 
 /** A mix in whole drops for the area it has to cover, with what is lost on the way. */
 export interface Batch {

@@ -1,4 +1,4 @@
-import { SOLIDS_SHARE } from "./drops";
+import { SOLIDS_SHARE } from "../colour/mix";
 
 /**
  * Minutes until a film is touch dry in a room, from its wet thickness: a thin acrylic film sets in a few minutes, and

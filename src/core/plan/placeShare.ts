@@ -1,5 +1,6 @@
 import { figureOf, type Coat, type Job, type Surface } from "../job";
-import { createFilmBuffer, layCoat, marksOf } from "../simulate/layCoat";
+import { layCoat, marksOf } from "../simulate/layCoat";
+import { createFilmBuffer } from "../techniques/technique";
 import type { FilmPlanes } from "../simulate/planes";
 import type { SurfaceForm } from "../surface/forms/form";
 import { buildGrid, type SurfaceGrid } from "../surface/grid";

@@ -11,7 +11,8 @@ import { Simulator } from "../simulate/simulator";
 import { startKernel } from "../simulate/compositor";
 import { cardFacts, dropsText, partsText, strokesText } from "./cardText";
 import { cardsOf, totalsOf } from "./cards";
-import { batchFor, SOLIDS_SHARE } from "./drops";
+import { SOLIDS_SHARE } from "../colour/mix";
+import { batchFor } from "./drops";
 import { touchDryMinutes } from "./drying";
 import { WIDEST_MM } from "./gaugePiece";
 

@@ -65,12 +65,6 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
   ]);
 }
 
-/** Buffers that can be used for one film after another of the same grid. */
-export const createFilmBuffer = (cells: number): FilmBuffer => ({
-  volumeUm: new Float32Array(cells),
-  cover: new Float32Array(cells),
-});
-
 /** What lies on the panel before a coat. */
 export interface Ground {
   readonly grid: SurfaceGrid;

@@ -3,7 +3,7 @@ import { demoShelf } from "../../data/demo/shelf";
 import { paintOptics } from "../colour/appearance";
 import { filmTable } from "../colour/film";
 import type { Paint } from "../job";
-import { createFilmBuffer } from "./layCoat";
+import { createFilmBuffer } from "../techniques/technique";
 import { packFilm } from "./planes";
 import { passing, stillShowing } from "./showing";
 

@@ -8,7 +8,7 @@ import { mixById, type Job } from "../job";
 import { createRandom } from "../random";
 import { referenceCompositor, startKernel } from "./compositor";
 import { coatPassUm } from "../techniques/passUm";
-import { createFilmBuffer } from "./layCoat";
+import { createFilmBuffer } from "../techniques/technique";
 import { buildUp, filmAt, packFilm } from "./planes";
 import { cutSection } from "./section";
 import { Simulator, type SpecimenRequest } from "./simulator";

@@ -21,6 +21,36 @@ export function shrink(values: Float32Array, size: PlaneSize, step: number): Flo
   return out;
 }
 
+/**
+ * Means around every `step`-th cell, weighted by a tent that reaches to the next ones: nothing that lies between is
+ * lost, and nothing is moved. Edges are repeated.
+ */
+export function means(values: Float32Array, size: PlaneSize, step: number): Float32Array {
+  if (step === 1) return values.slice();
+  const { width, height } = coarseSize(size, step);
+  const out = new Float32Array(width * height);
+  const line = new Float32Array(size.width);
+  const reach = step - 1;
+  const scale = 1 / (step * step);
+  for (let row = 0; row < height; row++) {
+    line.fill(0);
+    for (let k = -reach; k <= reach; k++) {
+      const base = Math.min(size.height - 1, Math.max(0, row * step + k)) * size.width;
+      const weight = (step - Math.abs(k)) * scale;
+      for (let column = 0; column < size.width; column++) line[column]! += weight * values[base + column]!;
+    }
+    for (let column = 0; column < width; column++) {
+      let sum = 0;
+      for (let k = -reach; k <= reach; k++) {
+        const at = Math.min(size.width - 1, Math.max(0, column * step + k));
+        sum += (step - Math.abs(k)) * line[at]!;
+      }
+      out[row * width + column] = sum * scale;
+    }
+  }
+  return out;
+}
+
 /** A plane made of every `step`-th cell, filled in between by straight lines. */
 export function grow(coarse: Float32Array, size: PlaneSize, step: number): Float32Array {
   if (step === 1) return coarse;

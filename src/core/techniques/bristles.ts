@@ -7,6 +7,7 @@ import { strokeOver, SwathIndex, type SwathGround } from "./swaths";
 import {
   addFilm,
   cellPlaces,
+  layPasses,
   LEAST_SHARE,
   type CellPlaces,
   type FilmBuffer,
@@ -75,14 +76,25 @@ export function brushOver(
   takes: Takes,
   random: Random,
 ): void {
-  const { grid, passUm, passes } = context;
+  // Bristles feel earlier paint as well as the relief.
+  const gaps = bristleGaps(context.grid, context.heightMm(), style.radius);
+  layPasses(film, context.passes, random, (one, own) => brushOnce(one, context, style, takes, gaps, own));
+}
+
+/** One pass of it, with strokes of its own. */
+function brushOnce(
+  film: FilmBuffer,
+  context: LayContext,
+  style: BristleStyle,
+  takes: Takes,
+  gaps: Float32Array,
+  random: Random,
+): void {
+  const { grid, passUm } = context;
   const { inside } = grid;
   const { edge } = fieldsOf(grid);
-  // Bristles feel earlier paint as well as the relief.
-  const gaps = bristleGaps(grid, context.heightMm(), style.radius);
   const reachMm = style.reach / 1000;
   const load = style.load / 100;
-  const perPass = passUm * passes;
   const places = cellPlaces(context, random);
   const { weights, along, up, shiftX, shiftY } = places;
   const ground = groundOf(grid.form, places);
@@ -106,6 +118,6 @@ export function brushOver(
     const one = threads(index, strongest, x, y, take);
     const other = second < 0 ? 0 : threads(index, second, x, y, take);
     const cover = 1 - (1 - one) * (1 - other);
-    if (cover > 0.004) addFilm(film, at, perPass * (0.8 + 0.4 * touch), cover * inside[at]!);
+    if (cover > 0.004) addFilm(film, at, passUm * (0.8 + 0.4 * touch), cover * inside[at]!);
   }
 }

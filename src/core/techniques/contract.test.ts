@@ -7,7 +7,7 @@ import { completeParams } from "../params";
 import { settMarks } from "../patterns/sett/marks";
 import { settLayout } from "../patterns/sett/testing";
 import { createRandom } from "../random";
-import { createFilmBuffer } from "../simulate/layCoat";
+import { createFilmBuffer } from "./technique";
 import { forms } from "../surface/forms";
 import { buildGrid, type SurfaceGrid } from "../surface/grid";
 import { techniqueIds, techniques, type TechniqueId } from ".";

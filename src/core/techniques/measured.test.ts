@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import type { Hand } from "../job";
 import { completeParams, type ParamValues } from "../params";
 import { createRandom } from "../random";
-import { createFilmBuffer } from "../simulate/layCoat";
+import { createFilmBuffer } from "./technique";
 import { axialConcentration } from "../stats/directions";
 import { coefficientOfVariation } from "../stats/variation";
 import { neighbourCorrelation } from "../stats/neighbourCorrelation";
@@ -235,6 +235,18 @@ describe("what is asked for as a share of the surface", () => {
       // The last patch may run over by its own area.
       expect(got).toBeGreaterThan(params.coverage - 0.5);
       expect(got).toBeLessThan(params.coverage + 4);
+    }
+  });
+
+  it("is what blotches cover where one patch is as long as the panel is wide", () => {
+    for (const [coverage, seed] of [
+      [25, 1],
+      [25, 2],
+      [60, 3],
+    ] as const) {
+      const got = share(lay("blotch", { coverage, size: 15 }, seed)) * 100;
+      expect(got).toBeGreaterThan(coverage - 2);
+      expect(got).toBeLessThan(coverage * 1.06 + 0.5);
     }
   });
 

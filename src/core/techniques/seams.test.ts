@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { inZones, type Hand } from "../job";
 import { completeParams } from "../params";
 import { createRandom } from "../random";
-import { createFilmBuffer } from "../simulate/layCoat";
+import { createFilmBuffer } from "./technique";
 import { forms } from "../surface/forms";
 import { buildGrid } from "../surface/grid";
 import { techniqueIds, techniques, type TechniqueId } from ".";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { createRandom } from "../random";
-import { createFilmBuffer } from "../simulate/layCoat";
+import { createFilmBuffer } from "./technique";
 import { coneBand } from "../surface/forms/coneBand";
 import { buildGrid } from "../surface/grid";
 import { layPull, pullsAlong, resample, type PullStyle } from "./strokes";

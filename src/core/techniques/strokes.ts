@@ -119,31 +119,47 @@ function roomFor(cells: number): void {
   gathered.touched = new Int32Array(cells);
 }
 
-/**
- * Lays one mark made of some pulls into the film; where it crosses itself the paint does not add up.
- * @returns cells newly covered
- */
-export function layMark(
-  film: FilmBuffer,
-  { grid }: Pick<LayContext, "grid">,
-  pulls: readonly Pull[],
-): number {
+type CellOfMark = (at: number, filmUm: number, cover: number) => void;
+
+/** Visits each cell of a mark made of some pulls once, however often it crosses itself. */
+function visitMark({ grid }: Pick<LayContext, "grid">, pulls: readonly Pull[], visit: CellOfMark): void {
   roomFor(grid.inside.length);
   for (const pull of pulls) for (let k = 0; k + 1 < pull.half.length; k++) layPiece(grid, pull, k);
   const piece = pulls[0]?.piece ?? null;
   const pieces = piece === null ? null : fieldsOf(grid).piece;
   const { cover, um, touched, count } = gathered;
-  let gained = 0;
   for (let k = 0; k < count; k++) {
     const at = touched[k]!;
     const inside = grid.inside[at]!;
-    if (inside > 0 && (!pieces || pieces[at] === piece)) {
-      gained += Math.max(0, cover[at]! * inside - film.cover[at]!);
-      addFilm(film, at, um[at]!, cover[at]! * inside);
-    }
+    if (inside > 0 && (!pieces || pieces[at] === piece)) visit(at, um[at]!, cover[at]! * inside);
     cover[at] = 0;
   }
   gathered.count = 0;
+}
+
+/** Cells, in whole and in part, that a mark would cover and that no paint of the film covers yet. */
+export function newlyCovered(
+  film: FilmBuffer,
+  context: Pick<LayContext, "grid">,
+  pulls: readonly Pull[],
+): number {
+  let gained = 0;
+  visitMark(context, pulls, (at, _um, cover) => {
+    gained += Math.max(0, cover - film.cover[at]!);
+  });
+  return gained;
+}
+
+/**
+ * Lays one mark made of some pulls into the film; where it crosses itself the paint does not add up.
+ * @returns cells newly covered
+ */
+export function layMark(film: FilmBuffer, context: Pick<LayContext, "grid">, pulls: readonly Pull[]): number {
+  let gained = 0;
+  visitMark(context, pulls, (at, um, cover) => {
+    gained += Math.max(0, cover - film.cover[at]!);
+    addFilm(film, at, um, cover);
+  });
   return gained;
 }
 

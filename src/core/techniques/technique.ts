@@ -17,6 +17,12 @@ export interface FilmBuffer {
   readonly cover: Float32Array;
 }
 
+/** An empty film; it can be emptied and used for one coat after another of the same grid. */
+export const createFilmBuffer = (cells: number): FilmBuffer => ({
+  volumeUm: new Float32Array(cells),
+  cover: new Float32Array(cells),
+});
+
 /** One pull of the brush asked for: a flat path with its width at both ends. */
 export interface Stroke {
   /** x0, y0, x1, y1 … mm. */
@@ -83,6 +89,11 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly lays: readonly MarkKind[];
   /** Dry film of a pass against that of an ordinary brushed pass at the same thinning. */
   readonly filmShare: number;
+  /**
+   * Dry film of one pass where it is laid evenly, µm, for techniques whose settings decide how much is laid; by
+   * `filmShare` where left out.
+   */
+  filmUm?(params: ParamValues<S>, water: number): number;
   /** Parts of water to one of paint that a new coat starts with; 1 where left out. */
   readonly startWater?: number;
   /** Where a new coat by area goes first; everywhere where left out. */
@@ -120,6 +131,29 @@ export const wobbleMm = (hand: Hand): number => 0.09 - 0.078 * Math.min(1, Math.
 export function addFilm(film: FilmBuffer, at: number, filmUm: number, cover: number): void {
   film.volumeUm[at]! += filmUm * cover;
   if (cover > film.cover[at]!) film.cover[at] = cover;
+}
+
+/** Lays one pass of a coat into a film that no other pass has touched. */
+export type LayPass = (film: FilmBuffer, random: Random, pass: number) => void;
+
+/**
+ * Lays a coat pass by pass, each with chances of its own, so that a second pass lands beside the first: the films add
+ * up, and what both could have covered is covered as chances join.
+ */
+export function layPasses(film: FilmBuffer, passes: number, random: Random, layPass: LayPass): void {
+  layPass(film, random, 0);
+  if (passes === 1) return;
+  const one = createFilmBuffer(film.cover.length);
+  for (let pass = 1; pass < passes; pass++) {
+    if (pass > 1) [one.cover, one.volumeUm].forEach((plane) => plane.fill(0));
+    layPass(one, random.fork(`pass ${pass}`), pass);
+    for (let at = 0; at < one.cover.length; at++) {
+      const cover = one.cover[at]!;
+      if (cover === 0) continue;
+      film.volumeUm[at]! += one.volumeUm[at]!;
+      film.cover[at] = 1 - (1 - film.cover[at]!) * (1 - cover);
+    }
+  }
 }
 
 /** How much a field coat belongs to each cell, 0…1: its place, else hollows or everywhere; 0 off the panel. */

@@ -1,8 +1,16 @@
 import type { Random } from "../../random";
 import { cellAt } from "../scatter";
-import { layMark, type Pull } from "../strokes";
+import { layMark, newlyCovered, type Pull } from "../strokes";
 import type { PlacedMark } from "../singleMarks";
-import { defineTechnique, edgeSoftMm, placeWeights, type FilmBuffer, type LayContext } from "../technique";
+import {
+  createFilmBuffer,
+  defineTechnique,
+  edgeSoftMm,
+  layPasses,
+  placeWeights,
+  type FilmBuffer,
+  type LayContext,
+} from "../technique";
 import { fieldsOf } from "../../surface/fields";
 import { wander } from "../texture";
 
@@ -16,6 +24,9 @@ interface Seed {
 const MOST_TRIES = 40;
 const MOST_PATCHES = 4000;
 const POINTS = 12;
+/** The last patch may cover this much more than is still wanted, and is drawn smaller as often as this. */
+const FITS = 1.05;
+const MOST_FITS = 6;
 
 /** Patches dabbed along a bent spine with spurs: each unlike the next in size, shape and turn. */
 export const blotch = defineTechnique({
@@ -31,7 +42,7 @@ export const blotch = defineTechnique({
       range: [1, 80],
       step: 1,
       default: 25,
-      about: "Share of the place the patches cover together.",
+      about: "Share of the place the patches of one pass cover together.",
     },
     size: {
       label: "Length of a patch",
@@ -93,17 +104,17 @@ export const blotch = defineTechnique({
   singles: {
     intent: { aligned: false, clustered: true, alike: false, mostDirection: 0.7, leastSizeCv: 0.35 },
     of: (context, params, random) =>
-      layPatches(createBuffer(context.grid.inside.length), context, params, random),
+      layPatches(createFilmBuffer(context.grid.inside.length), context, params, random),
     remedies: {
       even: { label: "Let them come closer to each other", param: "apart", value: 40 },
       alike: { label: "Vary their size by 45 %", param: "spread", value: 45 },
       lined: { label: "Let them lie 75° to either side", param: "lieSpread", value: 75 },
     },
   },
-  lay(film, context, params, random) {
-    layPatches(film, context, params, random);
-    for (let at = 0; at < film.volumeUm.length; at++) film.volumeUm[at]! *= context.passes;
-  },
+  lay: (film, context, params, random) =>
+    layPasses(film, context.passes, random, (one, own) => {
+      layPatches(one, context, params, own);
+    }),
 });
 
 interface Patches {
@@ -115,11 +126,6 @@ interface Patches {
   readonly lie: number;
   readonly lieSpread: number;
 }
-
-const createBuffer = (cells: number): FilmBuffer => ({
-  volumeUm: new Float32Array(cells),
-  cover: new Float32Array(cells),
-});
 
 /** Lays patch after patch until enough is covered, and tells each. */
 function layPatches(film: FilmBuffer, context: LayContext, params: Patches, random: Random): PlacedMark[] {
@@ -140,13 +146,37 @@ function layPatches(film: FilmBuffer, context: LayContext, params: Patches, rand
     seeds.push(seed);
     const at = cellAt(grid, seed.x, seed.y);
     const piece = context.overSeams || !pieces ? null : pieces[at]!;
-    const { pulls, angle } = patch(seed, length, params, context, own, piece);
+    const drawn = patch(seed, length, params, context, own, piece);
+    const { angle } = drawn;
+    const pulls = fitted(film, context, seed, drawn.pulls, wanted - covered);
     const cells = layMark(film, context, pulls);
     covered += cells;
     const areaMm2 = cells * grid.pitchMm ** 2;
     marks.push({ id: String(marks.length), xMm: seed.x, yMm: seed.y, areaMm2, angle });
   }
   return marks;
+}
+
+/** A patch that would cover more than is still wanted is drawn smaller, about the point it was set at. */
+function fitted(
+  film: FilmBuffer,
+  context: LayContext,
+  { x, y }: Seed,
+  pulls: Pull[],
+  mostCells: number,
+): Pull[] {
+  let drawn = pulls;
+  for (let turn = 0; turn < MOST_FITS; turn++) {
+    const cells = newlyCovered(film, context, drawn);
+    if (cells <= mostCells * FITS) break;
+    const scale = Math.max(0.3, Math.sqrt(mostCells / cells));
+    drawn = drawn.map((pull) => ({
+      ...pull,
+      path: pull.path.map((mm, k) => (k % 2 === 0 ? x + (mm - x) * scale : y + (mm - y) * scale)),
+      half: pull.half.map((mm) => mm * scale),
+    }));
+  }
+  return drawn;
 }
 
 function seedFor(

@@ -1,6 +1,14 @@
 import { fieldsOf } from "../../surface/fields";
 import { clamp } from "../../units";
-import { addFilm, defineTechnique, eachCell } from "../technique";
+import type { Random } from "../../random";
+import {
+  addFilm,
+  defineTechnique,
+  eachCell,
+  layPasses,
+  type FilmBuffer,
+  type LayContext,
+} from "../technique";
 import { cloud, wander } from "../texture";
 
 /** The side of the brush drawn along sharp edges: it catches them, now broad, now not at all. */
@@ -31,21 +39,27 @@ export const edgeLine = defineTechnique({
   filmShare: 0.7,
   startWater: 0.5,
   caution: null,
-  lay(film, context, params, random) {
-    const { grid, passUm, passes } = context;
-    const { edge } = fieldsOf(grid);
-    const seed = Math.floor(random.range(0, 1e6));
-    const narrow = clamp(1 - params.width, 0.05, 0.95);
-    const lift = 1 - 2.2 * (params.broken / 100);
-    eachCell(context, random, (at, x, y, weight) => {
-      if (edge[at]! < 0.02) return;
-      const press = 0.75 * wander(seed, (x + 0.7 * y) / 1.4) + 0.35 * cloud(x, y);
-      const cover =
-        clamp((edge[at]! - narrow * 0.8) * 4 + 0.5 * press, 0, 1) *
-        clamp((press + lift) * 1.6, 0, 1) *
-        weight;
-      if (cover > 0.004)
-        addFilm(film, at, passUm * passes * (1 + 0.15 * press), Math.min(1, cover) * grid.inside[at]!);
-    });
-  },
+  lay: (film, context, params, random) =>
+    layPasses(film, context.passes, random, (one, own) => drawOnce(one, context, params, own)),
 });
+
+/** One pass along the edges. */
+function drawOnce(
+  film: FilmBuffer,
+  context: LayContext,
+  params: { readonly width: number; readonly broken: number },
+  random: Random,
+): void {
+  const { grid, passUm } = context;
+  const { edge } = fieldsOf(grid);
+  const seed = Math.floor(random.range(0, 1e6));
+  const narrow = clamp(1 - params.width, 0.05, 0.95);
+  const lift = 1 - 2.2 * (params.broken / 100);
+  eachCell(context, random, (at, x, y, weight) => {
+    if (edge[at]! < 0.02) return;
+    const press = 0.75 * wander(seed, (x + 0.7 * y) / 1.4) + 0.35 * cloud(x, y);
+    const cover =
+      clamp((edge[at]! - narrow * 0.8) * 4 + 0.5 * press, 0, 1) * clamp((press + lift) * 1.6, 0, 1) * weight;
+    if (cover > 0.004) addFilm(film, at, passUm * (1 + 0.15 * press), Math.min(1, cover) * grid.inside[at]!);
+  });
+}

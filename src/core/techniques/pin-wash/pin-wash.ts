@@ -1,3 +1,4 @@
+import { dryUm } from "../../colour/mix";
 import { fieldsOf, seamMm } from "../../surface/fields";
 import { smoothstep } from "../../units";
 import { layLiquid, settle } from "../settle";
@@ -41,6 +42,7 @@ export const pinWash = defineTechnique({
   },
   lays: ["field"],
   filmShare: 0.6,
+  filmUm: ({ wet }, water) => dryUm(wet, water),
   startWater: 2,
   caution: null,
   feels: true,

@@ -45,6 +45,7 @@ export const powder = defineTechnique({
   },
   lays: ["field"],
   filmShare: 1,
+  filmUm: ({ amount }) => amount,
   startWater: 0,
   caution:
     "Pigment dust: wear a mask, work over paper and do not blow. A fixative carries solvent: fresh air, no flame. Follow the labels and your local rules.",

@@ -2,7 +2,17 @@ import { fieldsOf } from "../../surface/fields";
 import { upperQuantile } from "../../surface/quantile";
 import { clamp } from "../../units";
 import { bristleGaps } from "../envelope";
-import { addFilm, cellPlaces, defineTechnique, edgeSoftMm, LEAST_SHARE } from "../technique";
+import type { Random } from "../../random";
+import {
+  addFilm,
+  cellPlaces,
+  defineTechnique,
+  edgeSoftMm,
+  layPasses,
+  LEAST_SHARE,
+  type FilmBuffer,
+  type LayContext,
+} from "../technique";
 import { cloud, specks } from "../texture";
 
 /** A torn sponge bridges hollows about this wide, mm, and is pressed this deep into them, mm. */
@@ -22,7 +32,8 @@ export const sponge = defineTechnique({
       range: [0.5, 60],
       step: 0.5,
       default: 8,
-      about: "Share of the place that is specks; a well dabbed-off sponge leaves a few per cent.",
+      about:
+        "Share of the place that is specks after one pass; a well dabbed-off sponge leaves a few per cent.",
     },
     pore: {
       label: "Size of the pores",
@@ -55,34 +66,52 @@ export const sponge = defineTechnique({
   caution: null,
   feels: true,
   lay(film, context, params, random) {
-    const { grid, passUm, passes, water } = context;
-    const gaps = bristleGaps(grid, context.heightMm(), SPONGE_MM);
-    const { edge } = fieldsOf(grid);
-    const sharp = params.pore / Math.max(grid.pitchMm, 0.4 * params.pore + edgeSoftMm(water));
-    const { inside } = grid;
-    const { weights, along, up, shiftX, shiftY } = cellPlaces(context, random);
-    const score = new Float32Array(inside.length);
-    const cells = new Int32Array(inside.length);
-    const [crowd, toEdges] = [1.6 * (params.clusters / 100), 3 * (params.edges / 100)];
-    let count = 0;
-    for (let at = 0; at < inside.length; at++) {
-      const weight = weights[at]!;
-      if (inside[at] === 0 || weight < LEAST_SHARE) continue;
-      const [x, y] = [along[at]! + shiftX, up[at]! + shiftY];
-      const pores = 0.95 * specks(x, y, params.pore);
-      const dabs = crowd * cloud(x * 0.55 + 7, y * 0.55 + 2);
-      const touch = -2.5 * Math.min(2, gaps[at]! / PRESS_MM);
-      score[count] = pores + dabs + touch + toEdges * edge[at]! + 2.2 * (weight - 1);
-      cells[count++] = at;
-    }
-    const limit = upperQuantile(score.subarray(0, count), params.coverage / 100, cells, weights);
-    for (let k = 0; k < count; k++) {
-      const above = score[k]! - limit;
-      const cover = clamp(0.5 + above * sharp, 0, 1);
-      if (cover <= 0.004) continue;
-      // Paint beads towards the middle of a speck.
-      const um = passUm * passes * (0.75 + 0.35 * clamp(above, 0, 1));
-      addFilm(film, cells[k]!, um, cover * inside[cells[k]!]!);
-    }
+    const gaps = bristleGaps(context.grid, context.heightMm(), SPONGE_MM);
+    layPasses(film, context.passes, random, (one, own) => dabOver(one, context, params, gaps, own));
   },
 });
+
+interface Dabs {
+  readonly coverage: number;
+  readonly pore: number;
+  readonly clusters: number;
+  readonly edges: number;
+}
+
+/** One pass with the sponge, turned anew. */
+function dabOver(
+  film: FilmBuffer,
+  context: LayContext,
+  params: Dabs,
+  gaps: Float32Array,
+  random: Random,
+): void {
+  const { grid, passUm, water } = context;
+  const { edge } = fieldsOf(grid);
+  const sharp = params.pore / Math.max(grid.pitchMm, 0.4 * params.pore + edgeSoftMm(water));
+  const { inside } = grid;
+  const { weights, along, up, shiftX, shiftY } = cellPlaces(context, random);
+  const score = new Float32Array(inside.length);
+  const cells = new Int32Array(inside.length);
+  const [crowd, toEdges] = [1.6 * (params.clusters / 100), 3 * (params.edges / 100)];
+  let count = 0;
+  for (let at = 0; at < inside.length; at++) {
+    const weight = weights[at]!;
+    if (inside[at] === 0 || weight < LEAST_SHARE) continue;
+    const [x, y] = [along[at]! + shiftX, up[at]! + shiftY];
+    const pores = 0.95 * specks(x, y, params.pore);
+    const dabs = crowd * cloud(x * 0.55 + 7, y * 0.55 + 2);
+    const touch = -2.5 * Math.min(2, gaps[at]! / PRESS_MM);
+    score[count] = pores + dabs + touch + toEdges * edge[at]! + 2.2 * (weight - 1);
+    cells[count++] = at;
+  }
+  const limit = upperQuantile(score.subarray(0, count), params.coverage / 100, cells, weights);
+  for (let k = 0; k < count; k++) {
+    const above = score[k]! - limit;
+    const cover = clamp(0.5 + above * sharp, 0, 1);
+    if (cover <= 0.004) continue;
+    // Paint beads towards the middle of a speck.
+    const um = passUm * (0.75 + 0.35 * clamp(above, 0, 1));
+    addFilm(film, cells[k]!, um, cover * inside[cells[k]!]!);
+  }
+}

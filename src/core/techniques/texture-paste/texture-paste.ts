@@ -36,6 +36,7 @@ export const texturePaste = defineTechnique({
   },
   lays: ["field"],
   filmShare: 1,
+  filmUm: ({ depth }) => 1000 * depth,
   startWater: 0,
   caution:
     "Let thick paste dry slowly in layers; a hair dryer skins and blisters it and has no place near water or solvents. Sand only with a mask.",

@@ -1,3 +1,4 @@
+import { dryUm } from "../../colour/mix";
 import { clamp } from "../../units";
 import { defineTechnique, eachCell } from "../technique";
 import { layLiquid, settle, tideMarks } from "../settle";
@@ -44,8 +45,8 @@ export const wash = defineTechnique({
     },
   },
   lays: ["field"],
-  // Dry film of the liquid laid on: set by its wetness, not by the brushed pass.
   filmShare: 0.6,
+  filmUm: ({ wet }, water) => dryUm(wet, water),
   startWater: 2,
   caution: null,
   feels: true,

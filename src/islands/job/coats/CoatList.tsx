@@ -17,6 +17,7 @@ import {
 import { CSS } from "@dnd-kit/utilities";
 import DragIndicatorOutlined from "@mui/icons-material/DragIndicatorOutlined";
 import { Box, IconButton, Typography } from "@mui/material";
+import { memo } from "react";
 import { activeCoats, type Coat, type Surface } from "../../../core/job";
 import { formatNumber, formatThinning } from "../../../core/units";
 import { isTechniqueId, techniques } from "../../../core/techniques";
@@ -51,17 +52,83 @@ interface RowProps {
   /** How many painted coats lie on the surface after this one; null where it is held back. */
   readonly step: number | null;
   readonly chosen: boolean;
-  readonly onChoose: () => void;
 }
 
-function CoatRow({ coat, number, step, chosen, onChoose }: RowProps) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: coat.id });
+/** What a row shows of its coat; drawn anew only where that coat or its picture has changed. */
+const CoatFace = memo(function CoatFace({ coat, number, step, chosen }: RowProps) {
+  const set = useView((view) => view.set);
   const steps = useSimulation((state) => state.steps);
   const effect = steps?.effects.find((one) => one.coatId === coat.id);
   const pixels = step === null ? undefined : steps?.pictures[step];
   const technique = isTechniqueId(coat.technique.id)
     ? techniques[coat.technique.id].label.toLowerCase()
     : coat.technique.id;
+  return (
+    <Box
+      component="button"
+      type="button"
+      aria-pressed={chosen}
+      aria-label={`Coat ${number}, ${coat.name}${coat.held ? ", held back" : ""}`}
+      onClick={() => set({ coatId: coat.id, upTo: step })}
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        display: "flex",
+        alignItems: "center",
+        gap: 1.2,
+        font: "inherit",
+        color: "text.primary",
+        textAlign: "left",
+        border: 0,
+        bgcolor: "transparent",
+        py: 0.8,
+        pl: 1,
+        cursor: "pointer",
+      }}
+    >
+      <Typography component="span" variant="body2" sx={{ width: 16, textAlign: "right" }}>
+        {number}
+      </Typography>
+      <Box sx={{ width: 46, height: 46, bgcolor: "background.default", flexShrink: 0 }}>
+        {pixels && steps && (
+          <Picture
+            pixels={{ rgba: pixels, width: steps.width, height: steps.height }}
+            crop={chipCrop(steps)}
+            label={`after ${coat.name}`}
+            cssWidth="46px"
+            cssHeight="46px"
+          />
+        )}
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography noWrap sx={{ fontWeight: 500 }}>
+          {coat.name}
+        </Typography>
+        <Typography
+          variant="body2"
+          component="div"
+          noWrap
+          sx={{ display: "flex", gap: 0.7, alignItems: "center" }}
+        >
+          <TechniqueGlyph id={coat.technique.id} />
+          {coat.held ? "held back" : technique}
+        </Typography>
+      </Box>
+      <Box sx={{ textAlign: "right", flexShrink: 0 }}>
+        <Typography>{formatThinning(coat.water)}</Typography>
+        <Typography variant="body2">
+          {effect
+            ? `${formatNumber(effect.coveredShare * 100, effect.coveredShare < 0.01 ? 1 : 0)}\u202f%`
+            : "–"}
+        </Typography>
+      </Box>
+    </Box>
+  );
+});
+
+function CoatRow(props: RowProps) {
+  const { coat, chosen } = props;
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: coat.id });
   return (
     <Box
       ref={setNodeRef}
@@ -78,65 +145,7 @@ function CoatRow({ coat, number, step, chosen, onChoose }: RowProps) {
         bgcolor: chosen ? "chosen" : "background.paper",
       }}
     >
-      <Box
-        component="button"
-        type="button"
-        aria-pressed={chosen}
-        aria-label={`Coat ${number}, ${coat.name}${coat.held ? ", held back" : ""}`}
-        onClick={onChoose}
-        sx={{
-          flex: 1,
-          minWidth: 0,
-          display: "flex",
-          alignItems: "center",
-          gap: 1.2,
-          font: "inherit",
-          color: "text.primary",
-          textAlign: "left",
-          border: 0,
-          bgcolor: "transparent",
-          py: 0.8,
-          pl: 1,
-          cursor: "pointer",
-        }}
-      >
-        <Typography component="span" variant="body2" sx={{ width: 16, textAlign: "right" }}>
-          {number}
-        </Typography>
-        <Box sx={{ width: 46, height: 46, bgcolor: "background.default", flexShrink: 0 }}>
-          {pixels && steps && (
-            <Picture
-              pixels={{ rgba: pixels, width: steps.width, height: steps.height }}
-              crop={chipCrop(steps)}
-              label={`after ${coat.name}`}
-              cssWidth="46px"
-              cssHeight="46px"
-            />
-          )}
-        </Box>
-        <Box sx={{ flex: 1, minWidth: 0 }}>
-          <Typography noWrap sx={{ fontWeight: 500 }}>
-            {coat.name}
-          </Typography>
-          <Typography
-            variant="body2"
-            component="div"
-            noWrap
-            sx={{ display: "flex", gap: 0.7, alignItems: "center" }}
-          >
-            <TechniqueGlyph id={coat.technique.id} />
-            {coat.held ? "held back" : technique}
-          </Typography>
-        </Box>
-        <Box sx={{ textAlign: "right", flexShrink: 0 }}>
-          <Typography>{formatThinning(coat.water)}</Typography>
-          <Typography variant="body2">
-            {effect
-              ? `${formatNumber(effect.coveredShare * 100, effect.coveredShare < 0.01 ? 1 : 0)}\u202f%`
-              : "–"}
-          </Typography>
-        </Box>
-      </Box>
+      <CoatFace {...props} />
       <IconButton
         size="small"
         aria-label={`Move ${coat.name}`}
@@ -153,7 +162,7 @@ function CoatRow({ coat, number, step, chosen, onChoose }: RowProps) {
 /** The coats in the order of painting, each with the surface as it looks after it. */
 export function CoatList({ surface }: { readonly surface: Surface }) {
   const editSurface = useEditSurface();
-  const { coatId, set } = useView();
+  const coatId = useView((view) => view.coatId);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -179,7 +188,6 @@ export function CoatList({ surface }: { readonly surface: Surface }) {
                 number={at + 1}
                 step={stepOf(coat)}
                 chosen={coat.id === coatId}
-                onChoose={() => set({ coatId: coat.id, upTo: stepOf(coat) })}
               />
             ))}
           </Box>

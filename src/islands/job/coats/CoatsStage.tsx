@@ -9,7 +9,7 @@ import {
   useMediaQuery,
   useTheme,
 } from "@mui/material";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { activeCoats, type Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
 import { usePrefs } from "../../../ui/prefs";
@@ -68,10 +68,17 @@ const row = {
   py: 0.4,
 } as const;
 
-function Toolbar({ surface }: { readonly surface: Surface }) {
-  const { light, upTo, zoom, shape, distanceMm, trueSize, coatId, set } = useView();
+interface ToolbarProps {
+  /** Painted coats of the surface. */
+  readonly count: number;
+  /** The chosen coat is one of them. */
+  readonly chosenPainted: boolean;
+}
+
+/** How the specimen is shown; drawn anew only where what it shows has changed, as every edit passes by here. */
+const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
+  const { light, upTo, zoom, shape, distanceMm, trueSize, set } = useView();
   const { surround, setSurround } = usePrefs();
-  const count = activeCoats(surface).length;
   const shown = upTo === null ? count : Math.min(upTo, count);
   const step = (to: number) => set({ upTo: to >= count ? null : Math.max(0, to) });
   return (
@@ -148,7 +155,7 @@ function Toolbar({ surface }: { readonly surface: Surface }) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>{" "}
-        <HoldBefore disabled={!activeCoats(surface).some((coat) => coat.id === coatId)} />
+        <HoldBefore disabled={!chosenPainted} />
         <Box sx={{ flex: 1 }} />
         <Typography variant="body2" role="status">
           after coat {shown} of {count}
@@ -174,7 +181,7 @@ function Toolbar({ surface }: { readonly surface: Surface }) {
       </Box>
     </Box>
   );
-}
+});
 
 const TABS: readonly (readonly [BottomTab, string])[] = [
   ["section", "Section"],
@@ -261,8 +268,10 @@ export function CoatsStage() {
   const theme = useTheme();
   const narrow = useMediaQuery(theme.breakpoints.down("md"));
   const [drawer, setDrawer] = useState<"coats" | "coat" | null>(null);
+  const coatId = useView((view) => view.coatId);
   if (!surface)
     return <Typography sx={{ p: 3 }}>This job has no surface yet. Add one in the brief.</Typography>;
+  const painted = activeCoats(surface);
   return (
     <>
       <Side anchor="left" narrow={narrow} open={drawer === "coats"} onClose={() => setDrawer(null)}>
@@ -289,7 +298,7 @@ export function CoatsStage() {
             </Button>
           </Box>
         )}
-        <Toolbar surface={surface} />
+        <Toolbar count={painted.length} chosenPainted={painted.some((coat) => coat.id === coatId)} />
         <SpecimenView />
         <Bottom surface={surface} />
       </Box>
