@@ -1,4 +1,4 @@
-import type { Coat, Job, PatternUse, Surface } from "../job";
+import type { Coat, Job, MixPart, PatternUse, Surface } from "../job";
 import { mixesIn } from "../patterns/mixes";
 
 const namesMix = (pattern: PatternUse | null, mixId: string): boolean => mixesIn(pattern).includes(mixId);
@@ -42,3 +42,22 @@ export const mixInUse = (job: Job, mixId: string): boolean =>
       keptCoats(surface).some((coat) => coat.mixId === mixId) ||
       [surface, ...surface.variants].some(({ pattern }) => namesMix(pattern, mixId)),
   );
+
+/** An id for a mix more. */
+export function freeMixId({ mixes }: Pick<Job, "mixes">): string {
+  let number = mixes.length + 1;
+  while (mixes.some((mix) => mix.id === `mix-${number}`)) number++;
+  return `mix-${number}`;
+}
+
+/** The job with a mix more. */
+export const withNewMix = (
+  job: Job,
+  name: string,
+  parts: readonly MixPart[],
+  water: number,
+  goal: string | null = null,
+): Job => ({
+  ...job,
+  mixes: [...job.mixes, { id: freeMixId(job), name: name.slice(0, 80).trim(), parts, water, goal }],
+});

@@ -11,7 +11,7 @@ import {
   type Surface,
 } from "../job";
 import { buildForm } from "../surface/forms/buildForm";
-import { buildGrid, choosePitch, lightField, withRelief, type SurfaceGrid } from "../surface/grid";
+import { buildGrid, choosePitch, withRelief, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { fieldsOf } from "../surface/fields";
 import { wearMap } from "../surface/wear";
@@ -246,7 +246,7 @@ export class Simulator {
           shown.map((one) => one.film),
         )
       : null;
-    const shade = heights && lightField(heights, grid);
+    const shade = heights && fieldsOf(grid).lightOn(heights);
     const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
     this.composite(
       { ground: primerSpectrum(figureOf(request.job, surface).primer), coats, inside: grid.inside, shade },

@@ -1,6 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { fieldsOf, HOLLOW_SCALES_MM, rimMm, seamMm } from "./fields";
+import { completeParams } from "../params";
+import { bendOf } from "./bend";
 import { forms } from "./forms";
+import { zoneWeights } from "./zones";
 import { buildGrid, withRelief, type SurfaceGrid } from "./grid";
 
 const PITCH = 0.04;
@@ -143,5 +146,110 @@ describe("light", () => {
     expect(shallow).toBeLessThan(level);
     expect(deeper).toBeLessThan(shallow - 0.1);
     expect(deeper).toBeGreaterThan(0);
+  });
+});
+
+describe("hollows have one meaning", () => {
+  it("none on level ground, all of a deep groove, and the zones take them as they are", () => {
+    const grid = panel((x) => -0.15 * bump(x - 2, 0.3) + 0.15 * bump(x - 6, 0.3));
+    const { low, high } = fieldsOf(grid);
+    const [groove, ridge, level] = [cell(grid, 2, 3), cell(grid, 6, 3), cell(grid, 4, 3)];
+    expect([low[groove], high[groove]]).toEqual([1, 0]);
+    expect([low[ridge], high[ridge]]).toEqual([0, 1]);
+    expect(low[level]! + high[level]!).toBeLessThan(0.05);
+    const [hollow, raised, between] = (["hollow", "raised", "level"] as const).map((zone) =>
+      zoneWeights(grid, [zone], 0),
+    ) as [Float32Array, Float32Array, Float32Array];
+    for (let at = 0; at < low.length; at += 11) {
+      if (grid.inside[at] === 0) continue;
+      expect(hollow[at]).toBeCloseTo(low[at]!, 6);
+      expect(hollow[at]! + raised[at]! + between[at]!).toBeCloseTo(1, 5);
+    }
+  });
+
+  it("does not depend on what else the panel has", () => {
+    const alone = panel((x) => -0.08 * bump(x - 2, 0.3));
+    const beside = panel((x) => -0.08 * bump(x - 2, 0.3) - 0.6 * bump(x - 6.5, 0.3));
+    const at = cell(alone, 2, 3);
+    expect(fieldsOf(alone).low[at]).toBeCloseTo(fieldsOf(beside).low[at]!, 3);
+  });
+});
+
+describe("crests and upper edges", () => {
+  const step = (mm: number) => 0.5 + 0.5 * Math.tanh(mm / 0.08);
+  /** A plate that stands out between 2 and 4 mm up the panel. */
+  const plate = panel((_, up) => 0.2 * step(up - 2) * step(4 - up));
+
+  it("run along the upper rim of a plate, not along its lower one", () => {
+    const { edge, upperEdge } = fieldsOf(plate);
+    const most = (field: Float32Array, from: number, to: number) => {
+      let best = 0;
+      for (let up = from; up < to; up += 0.04) best = Math.max(best, field[cell(plate, 4, up)]!);
+      return best;
+    };
+    expect(most(edge, 1.8, 2.4)).toBeGreaterThan(0.5);
+    expect(most(upperEdge, 1.8, 2.4)).toBeLessThan(0.02);
+    expect(most(upperEdge, 3.6, 4.2)).toBeGreaterThan(0.5);
+  });
+
+  it("are found on blunt edges too, and not on level ground", () => {
+    const grid = panel((x) => 0.1 * bump(x - 3, 0.35));
+    const { edge, crest } = fieldsOf(grid);
+    const top = cell(grid, 3, 3);
+    expect(edge[top]!).toBeLessThan(0.6);
+    expect(crest[top]!).toBeGreaterThan(0.9);
+    expect(crest[cell(grid, 3.4, 3)]!).toBeLessThan(0.5);
+    expect(crest[cell(grid, 6, 3)]!).toBe(0);
+  });
+});
+
+describe("a form's own bend", () => {
+  const smooth = {
+    "cone-band": { pleats: 0 },
+    limb: { creases: 0 },
+    dome: { ridges: 0, collarMm: 0 },
+  } as const;
+
+  it.each(Object.keys(smooth) as (keyof typeof smooth)[])("gives a smooth %s a lit and a dark side", (id) => {
+    const form = forms[id].build(completeParams(forms[id].params, smooth[id]) as never, 2);
+    const grid = buildGrid(form, 0.12);
+    const share = (zone: "lit" | "shaded", on = grid) => {
+      const weights = zoneWeights(on, [zone], 0);
+      const whole = on.inside.reduce((sum, inside) => sum + inside, 0);
+      return weights.reduce((sum, weight, at) => sum + weight * on.inside[at]!, 0) / whole;
+    };
+    expect(share("lit")).toBeGreaterThan(0.1);
+    expect(share("lit")).toBeLessThan(0.6);
+    expect(share("shaded")).toBeGreaterThan(0.3);
+    // The lamp moved to the other side lights what was dark.
+    const other = buildGrid(form, 0.12, { fromDeg: 15, heightDeg: 40 });
+    const [here, there] = [grid, other].map((on) => zoneWeights(on, ["lit"], 0)) as [
+      Float32Array,
+      Float32Array,
+    ];
+    const both = here.reduce((sum, weight, at) => sum + Math.min(weight, there[at]!) * grid.inside[at]!, 0);
+    const one = here.reduce((sum, weight, at) => sum + weight * grid.inside[at]!, 0);
+    expect(both / one).toBeLessThan(0.7);
+  });
+
+  it("lights a cylinder by the cosine", () => {
+    const form = forms.limb.build(completeParams(forms.limb.params, { creases: 0, roundMm: 20 }) as never, 2);
+    const grid = buildGrid(form, 0.1, { fromDeg: 90, heightDeg: 89 });
+    const bend = bendOf(grid, grid.lamp)!;
+    for (const [turn, cosine] of [
+      [180, 1],
+      [240, Math.cos(Math.PI / 3)],
+      [120, Math.cos(Math.PI / 3)],
+      [330, 0],
+    ] as const) {
+      let nearest = 0;
+      for (let at = 0; at < bend.length; at++)
+        if (
+          grid.inside[at] === 1 &&
+          Math.abs(grid.turnDeg[at]! - turn) < Math.abs(grid.turnDeg[nearest]! - turn)
+        )
+          nearest = at;
+      expect(Math.abs(bend[nearest]! - (0.12 + 0.88 * cosine))).toBeLessThan(0.02);
+    }
   });
 });

@@ -1,6 +1,9 @@
 import { blurMm } from "./blur";
 import type { LampVector, SurfaceGrid } from "./grid";
-import { litFrom, openSky } from "./lit";
+import { bendOf } from "./bend";
+import { lowerEnvelope } from "./parabola";
+import { litFrom, openSky, pictureLight } from "./lit";
+import { smoothstep } from "../units";
 
 /** Scales at which hollows are looked for, mm: a crease, a fold's side, a whole fold. */
 export const HOLLOW_SCALES_MM = [0.1, 0.3, 0.9] as const;
@@ -10,12 +13,27 @@ export type HollowScale = 0 | 1 | 2;
 export interface SurfaceFields {
   /** (mean height around − height) / scale, per cell; above 0 in hollows, below on raised ground. */
   hollow(scale: HollowScale): Float32Array;
+  /**
+   * 0…1: how much a cell lies in a hollow: 0 on level and raised ground, 1 where it lies clearly below what is around it
+   * over the two wider scales. What "hollow" means everywhere: to places, washes, glazes and pictures.
+   */
+  readonly low: Float32Array;
+  /** 0…1: how much it stands out, by the same measure. */
+  readonly high: Float32Array;
   /** 0…1: how sharply the ground bends outwards within 0.12 mm; the panel's own rim counts too. */
   readonly edge: Float32Array;
-  /** 0…1: light of the job's lamp, cast shade counted; level open ground is 1. */
+  /** 0…1: how near a cell lies to the crest of an edge, sharp or blunt: what the side of a brush touches. */
+  readonly crest: Float32Array;
+  /** 0…1: how much an edge looks up the piece: upper rims of stones, straps, scales and folds. */
+  readonly upperEdge: Float32Array;
+  /** 0…1: light of the job's lamp, cast shade and the form's own bend counted; open ground that faces it most is 1. */
   readonly lit: Float32Array;
   /** 0…1: the same from any side. */
   litFrom(from: LampVector): Float32Array;
+  /** Light as a picture shows it on the bare relief; level ground is 1. */
+  readonly light: Float32Array;
+  /** The same on another relief of this panel, mm: with the paint that lies on it. */
+  lightOn(relief: Float32Array): Float32Array;
   /** 0…1: share of the open sky seen; level open ground is 1. */
   readonly sky: Float32Array;
   /** Along the piece from its middle and up from its hem, mm: the directions a brush follows. */
@@ -67,6 +85,54 @@ function edgeField(grid: SurfaceGrid, relief: Float32Array): Float32Array {
   return out;
 }
 
+/** Sum of the two wider scales, as a share of the scale, from which ground counts as clearly hollow or raised. */
+const CLEAR = 0.1;
+
+/** Of ground that lies below its surroundings (or above, by the sign), how clearly. */
+function clearly(middle: Float32Array, wide: Float32Array, sign: 1 | -1): Float32Array {
+  return middle.map((share, at) => smoothstep(0, CLEAR, sign * (share + wide[at]!)));
+}
+
+/** An edge hides a blunter one beside it within about this, mm. */
+const CREST_MM = 0.35;
+/** Sharpness at which an edge begins to be one, and from which it surely is. */
+const [LEAST_EDGE, SURE_EDGE] = [0.06, 0.2] as const;
+
+/** Edges against the sharpest within reach, so that blunt ones have a crest as well. */
+function crests(grid: SurfaceGrid, edge: Float32Array): Float32Array {
+  const bend = (grid.pitchMm / CREST_MM) ** 2;
+  const sharpest = lowerEnvelope(
+    edge.map((share) => -share),
+    grid.width,
+    grid.height,
+    bend,
+  );
+  return edge.map((share, at) => {
+    const most = -sharpest[at]!;
+    return most > LEAST_EDGE ? (share / most) * smoothstep(LEAST_EDGE, SURE_EDGE, most) : 0;
+  });
+}
+
+/** Slope, as a rise per mm, from which an edge looks fully up. */
+const FULL_SLOPE = 0.25;
+
+/** Edges behind which the ground falls towards the top of the piece: they catch what comes from above. */
+function upperEdges(grid: SurfaceGrid, edge: Float32Array, up: Float32Array): Float32Array {
+  const { width, height, pitchMm } = grid;
+  const smooth = blurMm(grid.relief, grid, EDGE_MM);
+  const out = new Float32Array(edge.length);
+  for (let row = 1; row < height - 1; row++) {
+    for (let at = row * width + 1; at < (row + 1) * width - 1; at++) {
+      if (edge[at]! <= 0) continue;
+      const [ux, uy] = [up[at + 1]! - up[at - 1]!, up[at + width]! - up[at - width]!];
+      const [sx, sy] = [smooth[at + 1]! - smooth[at - 1]!, smooth[at + width]! - smooth[at - width]!];
+      const falls = -(sx * ux + sy * uy) / (Math.hypot(ux, uy) || 1) / (2 * pitchMm);
+      out[at] = edge[at]! * smoothstep(0, FULL_SLOPE, falls);
+    }
+  }
+  return out;
+}
+
 function alongField(grid: SurfaceGrid): Float32Array {
   const { form, turnDeg, heightMm, width, originX, pitchMm } = grid;
   if (form.round) return turnDeg.map((_, at) => originX + (at % width) * pitchMm);
@@ -98,10 +164,35 @@ function lightsOf(grid: SurfaceGrid): (from: LampVector) => Float32Array {
   const lights = new Map<string, Float32Array>();
   return (from) => {
     const key = from.map((part) => part.toFixed(3)).join();
-    const made = lights.get(key) ?? litFrom(grid, from);
+    const made = lights.get(key) ?? litFrom(grid, from, bendOf(grid, from));
     if (lights.size > 3) lights.clear();
     lights.set(key, made);
     return made;
+  };
+}
+
+/** Makes every field of a grid, each when it is first asked for. */
+function makeFields(grid: SurfaceGrid) {
+  const { relief } = grid;
+  const hollows = HOLLOW_SCALES_MM.map((mm) =>
+    once(() => blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm)),
+  );
+  const hollow = (scale: HollowScale) => hollows[scale]!();
+  const low = once(() => clearly(hollow(1), hollow(2), 1));
+  const edge = once(() => edgeField(grid, relief));
+  const up = once(() => upField(grid));
+  const bend = once(() => bendOf(grid, grid.lamp));
+  const lightOn = (heights: Float32Array) => pictureLight(heights, grid, low(), bend());
+  return {
+    ...{ hollow, low, edge, up, lightOn },
+    high: once(() => clearly(hollow(1), hollow(2), -1)),
+    crest: once(() => crests(grid, edge())),
+    upperEdge: once(() => upperEdges(grid, edge(), up())),
+    light: once(() => lightOn(relief)),
+    litFrom: lightsOf(grid),
+    sky: once(() => openSky(grid)),
+    along: once(() => alongField(grid)),
+    piece: once(() => pieces(grid)),
   };
 }
 
@@ -109,34 +200,43 @@ function lightsOf(grid: SurfaceGrid): (from: LampVector) => Float32Array {
 export function fieldsOf(grid: SurfaceGrid): SurfaceFields {
   const remembered = known.get(grid);
   if (remembered) return remembered;
-  const { relief } = grid;
-  const hollows = HOLLOW_SCALES_MM.map((mm) =>
-    once(() => blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm)),
-  );
-  const [edge, sky] = [once(() => edgeField(grid, relief)), once(() => openSky(grid))];
-  const [along, up] = [once(() => alongField(grid)), once(() => upField(grid))];
-  const piece = once(() => pieces(grid));
-  const lights = lightsOf(grid);
+  const made = makeFields(grid);
   const fields: SurfaceFields = {
-    hollow: (scale) => hollows[scale]!(),
+    hollow: made.hollow,
+    litFrom: made.litFrom,
+    lightOn: made.lightOn,
+    get low() {
+      return made.low();
+    },
+    get high() {
+      return made.high();
+    },
     get edge() {
-      return edge();
+      return made.edge();
+    },
+    get crest() {
+      return made.crest();
+    },
+    get upperEdge() {
+      return made.upperEdge();
     },
     get lit() {
-      return lights(grid.lamp);
+      return made.litFrom(grid.lamp);
     },
-    litFrom: lights,
+    get light() {
+      return made.light();
+    },
     get sky() {
-      return sky();
+      return made.sky();
     },
     get along() {
-      return along();
+      return made.along();
     },
     get up() {
-      return up();
+      return made.up();
     },
     get piece() {
-      return piece();
+      return made.piece();
     },
   };
   known.set(grid, fields);

@@ -29,14 +29,14 @@ describe("the grid of a surface", () => {
     let [deepest, highest] = [0, 0];
     folded.relief.forEach((value, at) => {
       if (folded.inside[at]! < 1 || folded.heightMm[at]! > 3) return;
-      if (value < 0.02) deepest = Math.max(deepest, folded.hollow[at]!);
-      if (value > 0.5) highest = Math.max(highest, folded.hollow[at]!);
+      if (value < 0.02) deepest = Math.max(deepest, fieldsOf(folded).low[at]!);
+      if (value > 0.5) highest = Math.max(highest, fieldsOf(folded).low[at]!);
     });
     expect(deepest).toBeGreaterThan(0.4);
     expect(highest).toBe(0);
     const level = buildGrid(coneBand.build({ ...sizes, pleats: 0 }, 1), 0.1);
-    expect(Math.max(...level.hollow)).toBe(0);
-    for (const light of level.light.slice(0, 500)) expect(light).toBeCloseTo(1, 5);
+    expect(Math.max(...fieldsOf(level).low)).toBe(0);
+    for (const light of fieldsOf(level).light.slice(0, 500)) expect(light).toBeCloseTo(1, 5);
   });
 
   it("measures along the band from its middle", () => {

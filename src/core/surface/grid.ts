@@ -1,6 +1,5 @@
 import { USUAL_LAMP, type Lamp } from "../job";
 import type { SurfaceForm } from "./forms/form";
-import { blurMm } from "./blur";
 import { depthInside } from "./forms/depth";
 
 /** A form laid on square cells: what every technique and the compositor work on. Row-major, y downwards. */
@@ -20,13 +19,7 @@ export interface SurfaceGrid {
   readonly heightMm: Float32Array;
   /** Relief, mm. */
   readonly relief: Float32Array;
-  /** How much a cell lies in a hollow, 0…1, over a reach of about a millimetre. */
-  readonly hollow: Float32Array;
-  /** Share of the lamp's light and open sky a cell gets; 1 is level ground. */
-  readonly light: Float32Array;
   readonly lamp: LampVector;
-  /** Light that the form's own bend lets a cell have, 0…1; null where only its relief counts. */
-  readonly bend: Float32Array | null;
 }
 
 /** Unit vector towards the lamp: x right, y down, z up from the surface. */
@@ -59,33 +52,7 @@ export function choosePitch(
   return { pitchMm: Math.max(wanted, least), reduced: least > wanted };
 }
 
-type BareGrid = Omit<SurfaceGrid, "hollow" | "light" | "bend">;
-
-/** The form's facing is taken over this much, mm, so that relief does not count twice. */
-const BEND_MM = 0.8;
-/** Light that still reaches what faces away: from the sky and the room. */
-const LEAST_BEND = 0.12;
-
-/** How much the form itself faces the lamp, per cell. */
-function bendOf(grid: BareGrid): Float32Array | null {
-  const { form, lamp, width, pitchMm, originX, originY, inside } = grid;
-  if (!form.turns) return null;
-  const at3 = (x: number, y: number) => form.inSpace(form.place([x, y]));
-  return inside.map((share, at) => {
-    if (share === 0) return 1;
-    const [x, y] = [originX + (at % width) * pitchMm, originY + Math.floor(at / width) * pitchMm];
-    const [left, right] = [at3(x - BEND_MM / 2, y), at3(x + BEND_MM / 2, y)];
-    const [up, down] = [at3(x, y - BEND_MM / 2), at3(x, y + BEND_MM / 2)];
-    const [ax, ay, az] = [right[0] - left[0], right[1] - left[1], right[2] - left[2]];
-    const [bx, by, bz] = [up[0] - down[0], up[1] - down[1], up[2] - down[2]];
-    const normal = [ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx] as const;
-    // In space y points up; the lamp's y points down the flat.
-    const facing = normal[0] * lamp[0] - normal[1] * lamp[1] + normal[2] * lamp[2];
-    return LEAST_BEND + (1 - LEAST_BEND) * Math.min(1, Math.max(0, facing / (Math.hypot(...normal) || 1)));
-  });
-}
-
-function placeCells(form: SurfaceForm, grid: BareGrid): void {
+function placeCells(form: SurfaceForm, grid: SurfaceGrid): void {
   const { width, height, pitchMm, inside, turnDeg, heightMm, relief } = grid;
   // One point for all cells: a new one for each of a million would be most of the garbage of opening a surface.
   const point: [xMm: number, yMm: number] = [0, 0];
@@ -103,52 +70,6 @@ function placeCells(form: SurfaceForm, grid: BareGrid): void {
   }
 }
 
-/** How wide the surroundings of a hollow are, mm (standard deviation). */
-const HOLLOW_REACH_MM = 1.4;
-
-/**
- * How far each cell lies below its surroundings, scaled to 0…1 by the deepest.
- */
-function hollowness(grid: BareGrid): Float32Array {
-  const { relief } = grid;
-  const out = new Float32Array(relief.length);
-  if (relief.every((value) => value === relief[0])) return out;
-  const wide = blurMm(relief, grid, HOLLOW_REACH_MM);
-  let deepest = 1e-6;
-  for (let at = 0; at < out.length; at++) {
-    const under = wide[at]! - relief[at]!;
-    out[at] = under;
-    if (under > deepest && grid.inside[at]! > 0) deepest = under;
-  }
-  // Below a hundredth of a millimetre there is nothing for paint to gather in.
-  const scale = 1 / Math.max(deepest, 0.01);
-  for (let at = 0; at < out.length; at++) out[at] = Math.min(1, Math.max(0, out[at]! * scale));
-  return out;
-}
-
-/** Lambert's light of the lamp on the relief, with less open sky in hollows; level ground is 1. */
-export function lightField(relief: Float32Array, grid: Omit<SurfaceGrid, "light">): Float32Array {
-  const { width, height, pitchMm, hollow, lamp, bend } = grid;
-  const out = new Float32Array(relief.length);
-  const scale = 1 / (2 * pitchMm);
-  for (let row = 0; row < height; row++) {
-    const up = (row > 0 ? row - 1 : row) * width;
-    const down = (row < height - 1 ? row + 1 : row) * width;
-    for (let column = 0; column < width; column++) {
-      const at = row * width + column;
-      const left = column > 0 ? at - 1 : at;
-      const right = column < width - 1 ? at + 1 : at;
-      const sx = (relief[right]! - relief[left]!) * scale;
-      const sy = (relief[down + column]! - relief[up + column]!) * scale;
-      const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy);
-      const sky = 1 - 0.45 * hollow[at]!;
-      const direct = Math.max(0, facing) / Math.max(0.25, lamp[2]);
-      out[at] = sky * (0.35 + 0.65 * direct * (bend ? 1.25 * bend[at]! : 1));
-    }
-  }
-  return out;
-}
-
 /**
  * Lays a form on square cells.
  * @param pitchMm edge of a cell, mm, above 0
@@ -158,7 +79,7 @@ export function buildGrid(form: SurfaceForm, pitchMm: number, lamp: Lamp = USUAL
   const width = Math.ceil((maxX - minX + 2 * MARGIN_MM) / pitchMm);
   const height = Math.ceil((maxY - minY + 2 * MARGIN_MM) / pitchMm);
   const field = () => new Float32Array(width * height);
-  const base = {
+  const grid: SurfaceGrid = {
     form,
     width,
     height,
@@ -171,17 +92,9 @@ export function buildGrid(form: SurfaceForm, pitchMm: number, lamp: Lamp = USUAL
     relief: field(),
     lamp: lampVector(lamp),
   };
-  placeCells(form, base);
-  return withFields(base);
-}
-
-function withFields(base: BareGrid): SurfaceGrid {
-  const hollow = hollowness(base);
-  const { relief } = base;
-  const full = { ...base, hollow, bend: bendOf(base) };
-  return { ...full, light: lightField(relief, full) };
+  placeCells(form, grid);
+  return grid;
 }
 
 /** The same panel with another relief, mm: what a paste has raised. */
-export const withRelief = (grid: SurfaceGrid, relief: Float32Array): SurfaceGrid =>
-  withFields({ ...grid, relief });
+export const withRelief = (grid: SurfaceGrid, relief: Float32Array): SurfaceGrid => ({ ...grid, relief });

@@ -58,9 +58,13 @@ const onPanel = (grid: SurfaceGrid, values: Float32Array) => {
   return values;
 };
 
-/** 0…1: light from one side, by the slope's facing and by what stands between; level open ground is 1. */
-export function litFrom(grid: SurfaceGrid, lamp: LampVector): Float32Array {
-  if (isLevel(grid.relief) && !grid.bend) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
+/**
+ * 0…1: light from one side, by what the form and its slopes face and by what stands between; open ground that faces it
+ * most is 1.
+ * @param bend how much the form faces that side; null where it lies flat
+ */
+export function litFrom(grid: SurfaceGrid, lamp: LampVector, bend: Float32Array | null): Float32Array {
+  if (isLevel(grid.relief) && !bend) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
   const coarse = coarsened(grid, LIGHT_MM);
   const { relief, width, height, pitchMm, step } = coarse;
   const flat = Math.max(1e-3, Math.hypot(lamp[0], lamp[1]));
@@ -80,7 +84,6 @@ export function litFrom(grid: SurfaceGrid, lamp: LampVector): Float32Array {
     }
   }
   const lit = onPanel(grid, grow(out, grid, step));
-  const { bend } = grid;
   if (bend) for (let at = 0; at < lit.length; at++) lit[at]! *= bend[at]!;
   return lit;
 }
@@ -99,4 +102,36 @@ export function openSky(grid: SurfaceGrid): Float32Array {
     for (let at = 0; at < out.length; at++) out[at]! += 1 / (1 + horizon[at]! * horizon[at]!) / SKY_WAYS;
   }
   return onPanel(grid, grow(out, grid, coarse.step));
+}
+
+/**
+ * Lambert's light of the job's lamp on a relief as a picture shows it, with less open sky in hollows; level ground is 1.
+ * @param relief heights, mm; with paint on them where it is to be seen
+ * @param low how much each cell lies in a hollow, 0…1
+ */
+export function pictureLight(
+  relief: Float32Array,
+  grid: SurfaceGrid,
+  low: Float32Array,
+  bend: Float32Array | null,
+): Float32Array {
+  const { width, height, pitchMm, lamp } = grid;
+  const out = new Float32Array(relief.length);
+  const scale = 1 / (2 * pitchMm);
+  for (let row = 0; row < height; row++) {
+    const up = (row > 0 ? row - 1 : row) * width;
+    const down = (row < height - 1 ? row + 1 : row) * width;
+    for (let column = 0; column < width; column++) {
+      const at = row * width + column;
+      const left = column > 0 ? at - 1 : at;
+      const right = column < width - 1 ? at + 1 : at;
+      const sx = (relief[right]! - relief[left]!) * scale;
+      const sy = (relief[down + column]! - relief[up + column]!) * scale;
+      const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy);
+      const sky = 1 - 0.45 * low[at]!;
+      const direct = Math.max(0, facing) / Math.max(0.25, lamp[2]);
+      out[at] = sky * (0.35 + 0.65 * direct * (bend ? bend[at]! : 1));
+    }
+  }
+  return out;
 }

@@ -9,6 +9,7 @@ export const ZONES = [
   "worn",
   "unworn",
   "edges",
+  "upper-edges",
   "hem",
   "top",
   "seams",

@@ -17,18 +17,13 @@ export interface WearOf {
 
 const USUAL: WearOf = { settings: USUAL_WEAR, seed: 0 };
 
-/** Below and above this the ground counts as hollow or raised, as a share of its scale. */
-const [SLIGHT, CLEAR] = [-0.02, 0.1] as const;
-
 type Member = (at: number) => number;
 type ZoneOn = (grid: SurfaceGrid, wear: WearOf) => Member;
 
-/** How deep in a hollow a cell lies (below 0 on raised ground), as a share of the scale. */
-const under = (grid: SurfaceGrid): Member => {
-  const fields = fieldsOf(grid);
-  const [middle, wide] = [fields.hollow(1), fields.hollow(2)];
-  return (at) => middle[at]! + wide[at]!;
-};
+const by =
+  (values: Float32Array): Member =>
+  (at) =>
+    values[at]!;
 
 /** 0 below, 1 above, of one value per cell. */
 const between =
@@ -47,25 +42,20 @@ const worn: ZoneOn = (grid, { settings, seed }) => {
 };
 
 const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
-  raised: (grid) => {
-    const deep = under(grid);
-    return (at) => smoothstep(SLIGHT, CLEAR, -deep(at));
-  },
+  raised: (grid) => by(fieldsOf(grid).high),
   // What is neither raised nor hollow: the three share the surface between them.
   level: (grid) => {
-    const deep = under(grid);
-    return (at) => 1 - smoothstep(SLIGHT, CLEAR, deep(at)) - smoothstep(SLIGHT, CLEAR, -deep(at));
+    const { low, high } = fieldsOf(grid);
+    return (at) => 1 - low[at]! - high[at]!;
   },
-  hollow: (grid) => {
-    const deep = under(grid);
-    return (at) => smoothstep(SLIGHT, CLEAR, deep(at));
-  },
+  hollow: (grid) => by(fieldsOf(grid).low),
   lit: (grid) => between(fieldsOf(grid).lit, 0.5, 0.98),
   shaded: (grid) => not(between(fieldsOf(grid).lit, 0.5, 0.98)),
   sheltered: (grid) => not(between(fieldsOf(grid).sky, 0.62, 0.97)),
   worn,
   unworn: (grid, wear) => not(worn(grid, wear)),
   edges: (grid) => between(fieldsOf(grid).edge, 0.08, 0.6),
+  "upper-edges": (grid) => between(fieldsOf(grid).upperEdge, 0.08, 0.6),
   hem: (grid) => not(between(grid.heightMm, HEM_MM * 0.2, HEM_MM)),
   top: (grid) => (at) => 1 - smoothstep(HEM_MM * 0.2, HEM_MM, grid.form.slantMm - grid.heightMm[at]!),
   seams: (grid) => (at) => 1 - smoothstep(SEAM_MM * 0.2, SEAM_MM, seamMm(grid, at)),

@@ -288,3 +288,41 @@ describe("an airbrush and an edge line", () => {
     expect(side(volumeUm, (y) => y > 1.5 && y < 2.5)).toBeLessThan(0.25);
   });
 });
+
+describe("a glaze", () => {
+  it("drawn into the folds is moved, not made: its mean stays what was laid", () => {
+    const cells = total(grid.inside);
+    const mean = (pull: number) => total(lay("glaze", { pull, unevenness: 0 }).volumeUm) / cells;
+    expect(mean(0)).toBeCloseTo(9, 1);
+    for (const pull of [40, 80, 100]) expect(mean(pull) / mean(0)).toBeCloseTo(1, 2);
+    const { volumeUm } = lay("glaze", { pull: 80, unevenness: 0 });
+    expect(inGroove(volumeUm, 2)).toBeGreaterThan(3 * onLand(volumeUm));
+    const even = lay("glaze", { pull: 0, unevenness: 0 }).volumeUm;
+    expect(inGroove(even, 2) / onLand(even)).toBeCloseTo(1, 2);
+  });
+});
+
+describe("an edge line", () => {
+  it("follows edges of the relief on a flat piece, not its rim alone", () => {
+    const block: SurfaceForm = {
+      ...flat,
+      relief: ({ turnDeg, heightMm }) =>
+        0.15 * (0.5 + 0.5 * Math.tanh((1.2 - Math.hypot(alongOf(turnDeg) - 8, heightMm - 4)) / 0.08)),
+    };
+    const on = buildGrid(block, 0.05);
+    const { cover } = lay("edge-line", { broken: 0 }, on);
+    const ring = (from: number, to: number) => {
+      let [sum, count] = [0, 0];
+      cover.forEach((share, at) => {
+        const off = Math.hypot(alongOf(on.turnDeg[at]!) - 8, on.heightMm[at]! - 4);
+        if (off < from || off > to) return;
+        sum += share;
+        count++;
+      });
+      return sum / count;
+    };
+    expect(ring(1.05, 1.25)).toBeGreaterThan(0.3);
+    expect(ring(0, 0.7)).toBe(0);
+    expect(ring(1.8, 2.6)).toBe(0);
+  });
+});

@@ -1,3 +1,4 @@
+import { fieldsOf } from "../surface/fields";
 import { readdirSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, it } from "vitest";
@@ -155,8 +156,8 @@ describe("where paint ends up", () => {
     let [low, lowCount, high, highCount] = [0, 0, 0, 0];
     for (let at = 0; at < film.cover.length; at++) {
       if (grid.inside[at]! < 1) continue;
-      if (grid.hollow[at]! > 0.5) [low, lowCount] = [low + film.volumeUm[at]!, lowCount + 1];
-      else if (grid.hollow[at] === 0) [high, highCount] = [high + film.volumeUm[at]!, highCount + 1];
+      if (fieldsOf(grid).low[at]! > 0.5) [low, lowCount] = [low + film.volumeUm[at]!, lowCount + 1];
+      else if (fieldsOf(grid).low[at] === 0) [high, highCount] = [high + film.volumeUm[at]!, highCount + 1];
     }
     expect(low / lowCount).toBeGreaterThan(3 * (high / highCount));
   });

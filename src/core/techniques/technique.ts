@@ -1,4 +1,4 @@
-import type { Place, Hand } from "../job";
+import type { Hand, PaintKind, Place } from "../job";
 import type { ParamSpecs, ParamValues } from "../params";
 import type { Random } from "../random";
 import { fieldsOf } from "../surface/fields";
@@ -96,6 +96,10 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   filmUm?(params: ParamValues<S>, water: number): number;
   /** Parts of water to one of paint that a new coat starts with; 1 where left out. */
   readonly startWater?: number;
+  /** Kinds of pots its mix must be made of; any paint where left out. */
+  readonly potKinds?: readonly PaintKind[];
+  /** Settings that a new coat starts with, where they are not the usual ones. */
+  readonly startParams?: Readonly<Record<string, number>>;
   /** Where a new coat by area goes first; everywhere where left out. */
   readonly startPlace?: Place;
   /** Where its paint ends up depends on the paint below. */
@@ -165,8 +169,8 @@ export function placeWeights({
   if (marks.kind !== "field") return grid.inside;
   if (marks.place) return weightsOfPlace(grid, marks.place, nearCover);
   if (!marks.hollowsOnly) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
-  const hollow = fieldsOf(grid).hollow(2);
-  return grid.inside.map((inside, at) => (inside > 0 ? Math.min(1, Math.max(0, 12 * hollow[at]!)) : 0));
+  const { low } = fieldsOf(grid);
+  return grid.inside.map((inside, at) => (inside > 0 ? low[at]! : 0));
 }
 
 /** Told the cell, where it lies along and up the piece (shifted at random, for textures), and its share of the place. */

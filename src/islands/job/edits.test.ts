@@ -7,7 +7,8 @@ import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
 import { shopping } from "./bench/shopping";
 import { placeName, placesFor } from "./coats/places";
-import { withNewMix, withParts } from "./palette/questions/goals";
+import { withParts } from "./palette/questions/goals";
+import { withNewMix } from "../../core/edits/mixes";
 import { CHART_GROUNDS, drawdown, inkOn, trueGround } from "./palette/useLight";
 
 const job = ferrySergeant();

@@ -14,7 +14,7 @@ const everywhere: Place = { kind: "everywhere" };
 
 /** How far borders are drawn out with a damp brush, mm. */
 const SOFT_MM: Readonly<Record<Layer["kind"], number>> = { patch: 0.05, bar: 0.03, dot: 0, edge: 0.02 };
-const LIGHT_SOFT_MM = 0.6;
+export const LIGHT_SOFT_MM = 0.6;
 
 const nameOf = ({ params }: Context, id: string) =>
   id === BASE ? "base" : (params.layers.find((layer) => layer.id === id)?.name ?? id).toLowerCase();

@@ -1,5 +1,6 @@
 import type { SurfaceGrid } from "../../surface/grid";
 import { blurMm } from "../../surface/blur";
+import { fieldsOf } from "../../surface/fields";
 import { pieceAt } from "../../surface/forms/depth";
 import { upperQuantile } from "../../surface/quantile";
 import type { Dot, Marks, Regions } from "../../techniques/technique";
@@ -167,7 +168,7 @@ function litDepth(grid: SurfaceGrid): Float32Array {
 }
 
 function litDepthOf(grid: SurfaceGrid): Float32Array {
-  let light = blurMm(grid.light, grid, LIT_BLUR_MM);
+  let light = blurMm(fieldsOf(grid).light, grid, LIT_BLUR_MM);
   let [from, high] = litSpan(light, grid);
   if (high - from < LEAST_LIGHT) {
     light = fromAbove(grid);

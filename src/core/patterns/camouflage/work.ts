@@ -1,15 +1,26 @@
-import { buildGrid } from "../../surface/grid";
-import { counted } from "../../units";
+import type { SurfaceForm } from "../../surface/forms/form";
+import { buildGrid, type SurfaceGrid } from "../../surface/grid";
+import { clamp, counted } from "../../units";
 import type { MarkRemedy, MarkSet, PlaceWork } from "../family";
 import { layerKey, placeOfKey } from "./keys";
 import type { CamouflageLayout, LaidLayer } from "./layout";
+import { LIGHT_SOFT_MM } from "./coats";
 import { camouflageMarks, layerDots } from "./marks";
 import type { Layer } from "./params";
 
 /** Pulls that a line along a border is drawn in, mm. */
 const PULL_MM = 2.5;
 /** Cells enough to tell how much of a colour is lit. */
-const LIT_CELLS = 6000;
+const LIT_CELLS = 24_000;
+
+/** One coarse grid a form: every colour of a pattern asks for it. */
+const litGrids = new WeakMap<SurfaceForm, SurfaceGrid>();
+
+function litGrid(form: SurfaceForm): SurfaceGrid {
+  const grid = litGrids.get(form) ?? buildGrid(form, Math.sqrt(form.areaMm2 / LIT_CELLS));
+  litGrids.set(form, grid);
+  return grid;
+}
 
 const NAMES: Readonly<Record<Layer["kind"], string>> = {
   patch: "patch",
@@ -40,15 +51,30 @@ function layerWork(layout: CamouflageLayout, k: number): PlaceWork {
   return { areaMm2, count: Math.max(1, marks.length), name, rate: "box" };
 }
 
+/** Softness of a light's border is drawn out here more, there less: as shares of the mean, with how often. */
+const SOFTNESS = [
+  [0.2, 0.1],
+  [0.6, 0.25],
+  [1.1, 0.3],
+  [1.5, 0.25],
+  [2, 0.1],
+] as const;
+
+/** How much of a place this deep in the lit part is covered, on the mean: lights fade, half of the way beyond the border. */
+const fadedShare = (depthMm: number): number =>
+  SOFTNESS.reduce(
+    (sum, [soft, often]) => sum + often * clamp(depthMm / (soft * LIGHT_SOFT_MM) + 0.5, 0, 1),
+    0,
+  );
+
 /** Lit places of a colour, from a coarse look at the piece's relief. */
 function lightsWork(layout: CamouflageLayout, key: string): PlaceWork {
-  const { form } = layout;
-  const grid = buildGrid(form, Math.sqrt(form.areaMm2 / LIT_CELLS));
+  const grid = litGrid(layout.form);
   const marks = camouflageMarks(layout, key, () => grid);
   let cells = 0;
   if (marks.kind === "regions")
     marks.regions.depthMm.forEach((depth, at) => {
-      if (depth > 0) cells += grid.inside[at]!;
+      if (depth > -LIGHT_SOFT_MM) cells += fadedShare(depth) * grid.inside[at]!;
     });
   const areaMm2 = cells * grid.pitchMm * grid.pitchMm;
   return { areaMm2, count: Math.max(1, Math.round(areaMm2 / 3)), name: "stroke", rate: "pull" };

@@ -183,6 +183,10 @@ function build(values: Values, seed: number): SurfaceForm {
       const up = at.heightMm * Math.sqrt(1 - lean * lean);
       return [radius * Math.sin(angle), up, radius * Math.cos(angle)];
     },
+    facing: ({ turnDeg }) => {
+      const [angle, out] = [(turnDeg / 360 - 0.5) * wrap, Math.sqrt(1 - lean * lean)];
+      return [out * Math.sin(angle), lean, out * Math.cos(angle)];
+    },
     relief,
   };
 }

@@ -178,6 +178,8 @@ function build(values: Values, seed: number): SurfaceForm {
   const { sine, ...unrolled } = unroll(values, shownDeg);
   const cosine = Math.sqrt(1 - sine * sine);
   const folds = foldRelief(values, seed);
+  // The middle of what is laid flat is what is seen from the front; the band closes behind.
+  const fromFront = (turnDeg: number) => (turnDeg - shownDeg / 2) * TO_RAD;
   return {
     id: "cone-band",
     closed: values.gapDeg === 0,
@@ -191,7 +193,12 @@ function build(values: Values, seed: number): SurfaceForm {
     inSpace: ({ turnDeg, heightMm }) => {
       const lift = cosine * folds(turnDeg, 1 - heightMm / slantMm);
       const radius = hemMm / (2 * Math.PI) - sine * heightMm + lift;
-      return [radius * Math.sin(turnDeg * TO_RAD), heightMm * cosine, radius * Math.cos(turnDeg * TO_RAD)];
+      const turn = fromFront(turnDeg);
+      return [radius * Math.sin(turn), heightMm * cosine, radius * Math.cos(turn)];
+    },
+    facing: ({ turnDeg }) => {
+      const turn = fromFront(turnDeg);
+      return [cosine * Math.sin(turn), sine, cosine * Math.cos(turn)];
     },
     relief: ({ turnDeg, heightMm }) => folds(turnDeg, 1 - heightMm / slantMm),
   };

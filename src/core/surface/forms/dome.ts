@@ -149,7 +149,6 @@ export const dome = defineForm({
       apexMm: Infinity,
       flatPerTurn: 1,
       round: true,
-      turns: true,
       distortion: 1 / Math.cos(rimAngle / 2),
       rim: ({ heightMm }) => rimFlat - flatRadius(heightMm),
       flatten,
@@ -159,6 +158,10 @@ export const dome = defineForm({
         const [out, turn] = [radius + relief(at), at.turnDeg * TO_RAD];
         const up = out * Math.cos(angle) - radius * Math.cos(rimAngle);
         return [out * Math.sin(angle) * Math.sin(turn), up, out * Math.sin(angle) * -Math.cos(turn)];
+      },
+      facing: (at) => {
+        const [angle, turn] = [(overMm - at.heightMm) / radius, at.turnDeg * TO_RAD];
+        return [Math.sin(angle) * Math.sin(turn), Math.cos(angle), Math.sin(angle) * -Math.cos(turn)];
       },
       relief,
     };

@@ -39,14 +39,14 @@ export interface SurfaceForm {
   rim?(place: Place): number;
   /** Laid out round a middle: brush and texture follow the flat picture instead of turn and height. */
   readonly round?: boolean;
-  /** Its own bend, not its relief alone, decides what faces the lamp: a ball has a lit and a dark side. */
-  readonly turns?: boolean;
   /** Most that a length on the flat differs from that on the form, as a ratio; 1 or left out where none does. */
   readonly distortion?: number;
   flatten(place: Place): FlatPoint;
   /** Place of a flat point; outside the panel it goes on smoothly. */
   place(flat: FlatPoint): Place;
   inSpace(place: Place): SpacePoint;
+  /** Unit normal of the form without its relief, as `inSpace` has its axes; left out where it lies flat. */
+  facing?(place: Place): SpacePoint;
   /** Folds and the like above the plain form, mm. */
   relief(place: Place): number;
 }

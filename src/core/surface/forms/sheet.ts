@@ -45,6 +45,12 @@ export function buildSheet(options: SheetOptions): SurfaceForm {
     flatten: ({ turnDeg, heightMm }) => [turnDeg * toMm - lengthMm / 2, -heightMm],
     place: ([x, y]) => ({ turnDeg: (x + lengthMm / 2) / toMm, heightMm: -y }),
     inSpace,
+    ...(Number.isFinite(radius) && {
+      facing: ({ turnDeg }: Place): SpacePoint => {
+        const angle = (turnDeg * toMm - lengthMm / 2) / radius;
+        return [Math.sin(angle), 0, Math.cos(angle)];
+      },
+    }),
     relief: ({ turnDeg, heightMm }) => relief(turnDeg * toMm, heightMm),
   };
 }

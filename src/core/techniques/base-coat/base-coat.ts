@@ -23,15 +23,15 @@ export const baseCoat = defineTechnique({
   caution: null,
   lay(film, context, { unevenness }, random) {
     const { grid, passUm, passes } = context;
-    const { inside, hollow } = grid;
-    const { edge } = fieldsOf(grid);
+    const { inside } = grid;
+    const { edge, low } = fieldsOf(grid);
     // Several passes even each other out.
     const scale = unevenness / 100 / Math.sqrt(passes);
     const um = passUm * passes;
     eachCell(context, random, (at, x, y, weight) => {
       const vary = 1 + scale * (0.7 * streak(x, y) + cloud(x, y));
       // Wet paint draws back from sharp edges and levels into hollows.
-      const flow = (1 + 0.3 * hollow[at]!) * (1 - 0.3 * edge[at]!);
+      const flow = (1 + 0.3 * low[at]!) * (1 - 0.3 * edge[at]!);
       addFilm(film, at, um * Math.max(0.15, vary) * flow, inside[at]! * weight);
     });
   },

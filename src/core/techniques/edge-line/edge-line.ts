@@ -51,7 +51,7 @@ function drawOnce(
   random: Random,
 ): void {
   const { grid, passUm } = context;
-  const { edge } = fieldsOf(grid);
+  const { crest: edge } = fieldsOf(grid);
   const seed = Math.floor(random.range(0, 1e6));
   const narrow = clamp(1 - params.width, 0.05, 0.95);
   const lift = 1 - 2.2 * (params.broken / 100);

@@ -1,5 +1,9 @@
-import { addFilm, defineTechnique, eachCell } from "../technique";
+import { fieldsOf } from "../../surface/fields";
+import { addFilm, defineTechnique, eachCell, placeWeights } from "../technique";
 import { cloud, streak } from "../texture";
+
+/** What stays on a ridge of a glaze that is drawn into the folds altogether, against what lies in them. */
+const RIDGE_SHARE = 0.04;
 
 /** A thin transparent coat, drawn with the brush into the hollows. */
 export const glaze = defineTechnique({
@@ -14,7 +18,7 @@ export const glaze = defineTechnique({
       range: [0, 100],
       step: 5,
       default: 80,
-      about: "0 leaves an even film, 100 leaves almost none on the ridges.",
+      about: "0 leaves an even film; 100 carries almost all of it from the ridges into the folds.",
     },
     unevenness: {
       label: "Unevenness",
@@ -29,24 +33,27 @@ export const glaze = defineTechnique({
   // A glaze is wiped thin: less wet film than a brushed coat.
   filmShare: 0.55,
   startWater: 5,
-  startPlace: { kind: "hollows" },
+  // Laid evenly, as questions about glazes reckon; drawing it into the folds is the painter's to choose.
+  startParams: { pull: 0 },
   caution: null,
   lay(film, context, params, random) {
-    const { grid, passUm, passes, marks } = context;
+    const { grid, passUm, passes } = context;
     const pull = params.pull / 100;
     const uneven = params.unevenness / 100;
-    // Drawn into the folds a glaze thins out towards the ridges by its pull; kept to a place, by the place.
-    const byPlace = marks.kind === "field" && !marks.hollowsOnly;
-    const everywhere = byPlace
-      ? context
-      : { ...context, marks: { kind: "field", hollowsOnly: false } as const };
-    const { inside, hollow } = grid;
-    eachCell(everywhere, random, (at, x, y, weight) => {
-      const low = hollow[at]!;
-      if (!byPlace && low < 0.02 && pull === 1) return;
-      const share = 1 - pull + pull * (0.08 + 1.9 * low);
+    const { low } = fieldsOf(grid);
+    const weights = placeWeights(context);
+    const drawn = (at: number) => 1 - pull + pull * (RIDGE_SHARE + low[at]!);
+    // What is drawn into the folds is taken from the ridges: the film's mean over its place stays what was laid.
+    let [place, laid] = [0, 0];
+    for (let at = 0; at < weights.length; at++) {
+      const weight = weights[at]! * grid.inside[at]!;
+      place += weight;
+      laid += weight * drawn(at);
+    }
+    const um = laid > 0 ? (passUm * passes * place) / laid : 0;
+    eachCell(context, random, (at, x, y, weight) => {
       const vary = 1 + uneven * (0.4 * streak(x, y) + cloud(x, y));
-      addFilm(film, at, passUm * passes * share * weight * Math.max(0.1, vary), inside[at]!);
+      addFilm(film, at, um * drawn(at) * weight * Math.max(0.1, vary), grid.inside[at]!);
     });
   },
 });

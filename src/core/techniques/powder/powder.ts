@@ -50,6 +50,7 @@ export const powder = defineTechnique({
   caution:
     "Pigment dust: wear a mask, work over paper and do not blow. A fixative carries solvent: fresh air, no flame. Follow the labels and your local rules.",
   feels: true,
+  potKinds: ["powder"],
   lay(film, context, params, random) {
     const { grid, passes } = context;
     const fields = fieldsOf(grid);

@@ -41,6 +41,7 @@ export const texturePaste = defineTechnique({
   caution:
     "Let thick paste dry slowly in layers; a hair dryer skins and blisters it and has no place near water or solvents. Sand only with a mask.",
   raises: true,
+  potKinds: ["paste"],
   lay(film, context, params, random) {
     const { grid, passes, water } = context;
     const rough = params.rough / 100 / (1 + 0.35 * water);

@@ -1,3 +1,4 @@
+import { fieldsOf } from "../../surface/fields";
 import { addFilm, defineTechnique, eachCell } from "../technique";
 import { cloud } from "../texture";
 
@@ -21,14 +22,16 @@ export const varnish = defineTechnique({
   filmShare: 1.1,
   startWater: 0,
   unseen: true,
+  potKinds: ["varnish"],
   caution:
     "Varnish carries solvent or fine spray: fresh air, a mask that fits it, no flame. Follow the label and your local rules.",
   lay(film, context, params, random) {
     const { grid, passUm, passes } = context;
     const uneven = params.unevenness / 100 / Math.sqrt(passes);
-    const { inside, hollow } = grid;
+    const { inside } = grid;
+    const { low } = fieldsOf(grid);
     eachCell(context, random, (at, x, y, weight) => {
-      const um = passUm * passes * Math.max(0.2, 1 + uneven * cloud(x, y)) * (1 + 0.2 * hollow[at]!);
+      const um = passUm * passes * Math.max(0.2, 1 + uneven * cloud(x, y)) * (1 + 0.2 * low[at]!);
       addFilm(film, at, um, inside[at]! * weight);
     });
   },

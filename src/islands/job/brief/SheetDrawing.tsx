@@ -1,6 +1,7 @@
 import { Box, Typography, useTheme } from "@mui/material";
 import { useMemo } from "react";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
+import { fieldsOf } from "../../../core/surface/fields";
 import { buildGrid } from "../../../core/surface/grid";
 import { formatNumber } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
@@ -14,8 +15,9 @@ function useRelief(form: SurfaceForm) {
     const { minX, maxX, minY, maxY } = form.bounds;
     const grid = buildGrid(form, Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / CELLS));
     const rgba = new Uint8ClampedArray(grid.width * grid.height * 4);
-    for (let at = 0; at < grid.light.length; at++) {
-      const grey = Math.min(255, 168 * grid.light[at]! ** 0.6);
+    const { light } = fieldsOf(grid);
+    for (let at = 0; at < light.length; at++) {
+      const grey = Math.min(255, 168 * light[at]! ** 0.6);
       rgba.set([grey, grey, grey, 255 * grid.inside[at]!], at * 4);
     }
     return { rgba, width: grid.width, height: grid.height };

@@ -1,12 +1,11 @@
 import { Box, Button, Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
-import type { Coat, Place, Surface } from "../../../core/job";
+import type { Place, Surface } from "../../../core/job";
 import { techniqueIds, techniques, type TechniqueId } from "../../../core/techniques";
-import { freeId } from "../../../core/edits/surfaces";
+import { withNewCoat } from "../../../core/edits/newCoat";
 import type { Pattern } from "../../../core/patterns/pattern";
-import { hashText } from "../../../core/random";
-import { useJob } from "../jobStore";
-import { useBuilt, useEditSurface } from "../useSurface";
+import { useEdit, useJob, usePaints } from "../jobStore";
+import { useBuilt } from "../useSurface";
 import { useView } from "../viewStore";
 import { LeathersDialog } from "./LeathersDialog";
 import { OwnSchemesDialog } from "./OwnSchemesDialog";
@@ -24,31 +23,15 @@ function firstPlace(id: TechniqueId, pattern: Pattern | null): Place | null {
 export function AddCoat({ surface }: { readonly surface: Surface }) {
   const job = useJob();
   const { pattern } = useBuilt(surface);
-  const editSurface = useEditSurface();
+  const edit = useEdit();
+  const paints = usePaints();
   const { coatId: chosenId, set, upTo } = useView();
   const [dialog, setDialog] = useState<"start" | "leathers" | "own" | null>(null);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (id: TechniqueId, place: Place) => {
-    const coatId = freeId(`${surface.id}-own`, surface.coats);
-    const coat: Coat = {
-      id: coatId,
-      name: techniques[id].label,
-      technique: { id, version: techniques[id].version, params: {} },
-      mixId: job.mixes[0]?.id ?? "",
-      water: techniques[id].startWater ?? 1,
-      passes: 1,
-      held: false,
-      place,
-      role: null,
-      overSeams: false,
-      seed: hashText(`${surface.id}/${coatId}`) % 100000,
-    };
-    const at = surface.coats.findIndex((one) => one.id === chosenId);
-    editSurface(surface.id, (now) => ({
-      ...now,
-      coats: now.coats.toSpliced(at >= 0 ? at + 1 : now.coats.length, 0, coat),
-    }));
-    set({ coatId, upTo: null });
+    const added = withNewCoat(job, surface, paints, { id, place, afterId: chosenId });
+    edit(() => added.job);
+    set({ coatId: added.coatId, upTo: null });
     setAnchor(null);
   };
   return (

@@ -11,7 +11,7 @@ import type { CoatEffect } from "../../../worker/steps";
 import { useJob, usePaints, useEdit } from "../jobStore";
 import { AnswerList } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
-import { withNewMix } from "../palette/questions/goals";
+import { withNewMix } from "../../../core/edits/mixes";
 import { atHand, useFoundMixes } from "../palette/questions/useFoundMixes";
 import { useSimulation } from "../useSimulation";
 import { useView } from "../viewStore";

@@ -14,8 +14,9 @@ import { partsText } from "../../../core/plan/cardText";
 import { formatNumber } from "../../../core/units";
 import { hashText } from "../../../core/random";
 import { completeParams } from "../../../core/params";
-import { isTechniqueId, techniques } from "../../../core/techniques";
+import { inMix, mixSuits } from "../../../core/edits/newCoat";
 import type { TechniqueDefinition } from "../../../core/techniques/technique";
+import { isTechniqueId, techniques } from "../../../core/techniques";
 import { NumberField } from "../../../ui/NumberField";
 import { MixOption } from "../MixOption";
 import { TextEdit } from "../../../ui/TextEdit";
@@ -119,7 +120,15 @@ function Settings({
   const paints = usePaints();
   const { pattern } = useBuilt(surface);
   const mix = mixById(job, coat.mixId);
-  const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
+  const technique: TechniqueDefinition | null = isTechniqueId(coat.technique.id)
+    ? techniques[coat.technique.id]
+    : null;
+  const suits = !mix || !isTechniqueId(coat.technique.id) || mixSuits(coat.technique.id, mix, paints);
+  const mixHelp = !mix
+    ? "Choose a mix."
+    : suits
+      ? partsText(mix.parts, paints)
+      : `${technique!.label} is not put on with this: it wants a mix of ${technique!.potKinds!.join(" or ")} pots.`;
   const places = placesFor(coat, pattern);
   const own = coat.role === null;
   const earlier = surface.coats
@@ -143,9 +152,12 @@ function Settings({
         select
         label="Mix"
         value={mix ? mix.id : ""}
-        error={!mix}
-        helperText={mix ? partsText(mix.parts, paints) : "Choose a mix."}
-        onChange={(event) => change({ mixId: event.target.value })}
+        error={!mix || !suits}
+        helperText={mixHelp}
+        onChange={(event) => {
+          const next = mixById(job, event.target.value);
+          if (next) change(inMix(coat, mix, next));
+        }}
       >
         {job.mixes.map((one) => (
           <MenuItem key={one.id} value={one.id}>

@@ -14,6 +14,7 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   worn: "worn places",
   unworn: "unworn places",
   edges: "edges",
+  "upper-edges": "upper edges",
   hem: "near the hem",
   top: "near the top",
   seams: "near seams",

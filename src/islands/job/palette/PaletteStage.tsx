@@ -7,7 +7,7 @@ import { useEdit, useJob } from "../jobStore";
 import { PALETTE_VIEWS, useView, type PaletteView } from "../viewStore";
 import { MixCard } from "./MixCard";
 import { Questions } from "./Questions";
-import { withNewMix } from "./questions/goals";
+import { withNewMix } from "../../../core/edits/mixes";
 import { Shelf } from "./Shelf";
 import { GoalsView } from "./GoalsView";
 import { WellsView } from "./WellsView";

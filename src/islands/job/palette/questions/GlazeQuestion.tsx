@@ -10,7 +10,7 @@ import { taskWorker } from "../../../../worker/client";
 import { useEdit, useJob, usePaints } from "../../jobStore";
 import { ColourField } from "../../../pots/ColourField";
 import { SearchProgress } from "./AnswerList";
-import { withNewMix } from "./goals";
+import { withNewMix } from "../../../../core/edits/mixes";
 import { Question } from "./Question";
 
 const TONES = ["shadow", "middle", "light"] as const;

@@ -19,7 +19,7 @@ import { counted, formatNumber, formatThinning } from "../../../../core/units";
 import { NumberField } from "../../../../ui/NumberField";
 import { useEdit, useJob, usePaints } from "../../jobStore";
 import { trueGround } from "../useLight";
-import { withNewMix } from "./goals";
+import { withNewMix } from "../../../../core/edits/mixes";
 import { MixChoice, Question } from "./Question";
 import { useFigure } from "../../useSurface";
 

@@ -11,7 +11,7 @@ import { counted, formatNumber, formatThinning } from "../../../../core/units";
 import { NumberField } from "../../../../ui/NumberField";
 import { useEdit, useJob, usePaints } from "../../jobStore";
 import { AnswerList } from "./AnswerList";
-import { withNewMix } from "./goals";
+import { withNewMix } from "../../../../core/edits/mixes";
 import { ColourGoal } from "./ColourGoal";
 import { MixChoice, Question } from "./Question";
 import { atHand, useFoundMixes } from "./useFoundMixes";

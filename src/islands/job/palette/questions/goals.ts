@@ -43,22 +43,6 @@ export function useGoals(): ColourWanted[] {
   return [...goals, ...own];
 }
 
-/** The job with a mix more. */
-export function withNewMix(
-  job: Job,
-  name: string,
-  parts: readonly MixPart[],
-  water: number,
-  goal: string | null = null,
-): Job {
-  let number = job.mixes.length + 1;
-  while (job.mixes.some((mix) => mix.id === `mix-${number}`)) number++;
-  return {
-    ...job,
-    mixes: [...job.mixes, { id: `mix-${number}`, name: name.slice(0, 80).trim(), parts, water, goal }],
-  };
-}
-
 /** The job with the parts of one mix replaced. */
 export const withParts = (job: Job, mixId: string, parts: readonly MixPart[]): Job => ({
   ...job,
