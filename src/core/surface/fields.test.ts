@@ -211,7 +211,7 @@ describe("a form's own bend", () => {
   } as const;
 
   it.each(Object.keys(smooth) as (keyof typeof smooth)[])("gives a smooth %s a lit and a dark side", (id) => {
-    const form = forms[id].build(completeParams(forms[id].params, smooth[id]) as never, 2);
+    const form = forms[id].build(completeParams(forms[id].params, smooth[id]), 2);
     const grid = buildGrid(form, 0.12);
     const share = (zone: "lit" | "shaded", on = grid) => {
       const weights = zoneWeights(on, [zone], 0);
@@ -233,7 +233,7 @@ describe("a form's own bend", () => {
   });
 
   it("lights a cylinder by the cosine", () => {
-    const form = forms.limb.build(completeParams(forms.limb.params, { creases: 0, roundMm: 20 }) as never, 2);
+    const form = forms.limb.build(completeParams(forms.limb.params, { creases: 0, roundMm: 20 }), 2);
     const grid = buildGrid(form, 0.1, { fromDeg: 90, heightDeg: 89 });
     const bend = bendOf(grid, grid.lamp)!;
     for (const [turn, cosine] of [

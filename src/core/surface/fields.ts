@@ -153,10 +153,20 @@ function pieces(grid: SurfaceGrid): Uint8Array | null {
 
 const known = new WeakMap<SurfaceGrid, SurfaceFields>();
 
-/** Something worked out when it is first asked for. */
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
+/** Properties that are each worked out when they are first asked for, and kept. */
+function onDemand<M extends Readonly<Record<string, () => unknown>>>(
+  makers: M,
+): { readonly [K in keyof M]: ReturnType<M[K]> } {
+  const made = {};
+  for (const [name, make] of Object.entries(makers)) {
+    const get = () => {
+      const value = make();
+      Object.defineProperty(made, name, { value, enumerable: true });
+      return value;
+    };
+    Object.defineProperty(made, name, { get, enumerable: true, configurable: true });
+  }
+  return made as { readonly [K in keyof M]: ReturnType<M[K]> };
 }
 
 /** Light from a side, kept for the few sides that are asked for again. */
@@ -171,29 +181,30 @@ function lightsOf(grid: SurfaceGrid): (from: LampVector) => Float32Array {
   };
 }
 
-/** Makes every field of a grid, each when it is first asked for. */
-function makeFields(grid: SurfaceGrid) {
+/** Makes the fields of a grid, each when it is first asked for. */
+function makeFields(grid: SurfaceGrid): SurfaceFields {
   const { relief } = grid;
-  const hollows = HOLLOW_SCALES_MM.map((mm) =>
-    once(() => blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm)),
-  );
-  const hollow = (scale: HollowScale) => hollows[scale]!();
-  const low = once(() => clearly(hollow(1), hollow(2), 1));
-  const edge = once(() => edgeField(grid, relief));
-  const up = once(() => upField(grid));
-  const bend = once(() => bendOf(grid, grid.lamp));
-  const lightOn = (heights: Float32Array) => pictureLight(heights, grid, low(), bend());
-  return {
-    ...{ hollow, low, edge, up, lightOn },
-    high: once(() => clearly(hollow(1), hollow(2), -1)),
-    crest: once(() => crests(grid, edge())),
-    upperEdge: once(() => upperEdges(grid, edge(), up())),
-    light: once(() => lightOn(relief)),
-    litFrom: lightsOf(grid),
-    sky: once(() => openSky(grid)),
-    along: once(() => alongField(grid)),
-    piece: once(() => pieces(grid)),
-  };
+  const around = (mm: number) => blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm);
+  const [fine, middle, wide] = HOLLOW_SCALES_MM;
+  const hollows = onDemand({ 0: () => around(fine), 1: () => around(middle), 2: () => around(wide) });
+  const bend = onDemand({ own: () => bendOf(grid, grid.lamp) });
+  const fields: SurfaceFields = onDemand({
+    hollow: () => (scale: HollowScale) => hollows[scale],
+    low: () => clearly(hollows[1], hollows[2], 1),
+    high: () => clearly(hollows[1], hollows[2], -1),
+    edge: () => edgeField(grid, relief),
+    crest: () => crests(grid, fields.edge),
+    upperEdge: () => upperEdges(grid, fields.edge, fields.up),
+    litFrom: () => lightsOf(grid),
+    lit: () => fields.litFrom(grid.lamp),
+    lightOn: () => (heights: Float32Array) => pictureLight(heights, grid, fields.low, bend.own),
+    light: () => fields.lightOn(relief),
+    sky: () => openSky(grid),
+    along: () => alongField(grid),
+    up: () => upField(grid),
+    piece: () => pieces(grid),
+  });
+  return fields;
 }
 
 /** The fields of a grid; each is computed once. */
@@ -201,44 +212,6 @@ export function fieldsOf(grid: SurfaceGrid): SurfaceFields {
   const remembered = known.get(grid);
   if (remembered) return remembered;
   const made = makeFields(grid);
-  const fields: SurfaceFields = {
-    hollow: made.hollow,
-    litFrom: made.litFrom,
-    lightOn: made.lightOn,
-    get low() {
-      return made.low();
-    },
-    get high() {
-      return made.high();
-    },
-    get edge() {
-      return made.edge();
-    },
-    get crest() {
-      return made.crest();
-    },
-    get upperEdge() {
-      return made.upperEdge();
-    },
-    get lit() {
-      return made.litFrom(grid.lamp);
-    },
-    get light() {
-      return made.light();
-    },
-    get sky() {
-      return made.sky();
-    },
-    get along() {
-      return made.along();
-    },
-    get up() {
-      return made.up();
-    },
-    get piece() {
-      return made.piece();
-    },
-  };
-  known.set(grid, fields);
-  return fields;
+  known.set(grid, made);
+  return made;
 }

@@ -3,7 +3,7 @@ import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   widthMm: {
@@ -55,9 +55,19 @@ export const bag = defineForm({
   label: "Bag or satchel",
   about: "The front of a filled bag with seams, a flap and folds from its corners.",
   params,
-  problems: (values) => sizeProblems(params, values),
+  problems(values) {
+    const found = sizeProblems(params, values);
+    if (found.length > 0) return found;
+    const narrow = Math.min(values.widthMm, values.heightMm);
+    return roomProblem(
+      "bulgeMm",
+      values.bulgeMm,
+      0.5 * narrow,
+      `A bag ${narrow} mm across bulges by half of that; the bulge`,
+    );
+  },
   build(values, seed) {
-    const wrong = sizeProblems(params, values);
+    const wrong = bag.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const { widthMm, heightMm, flap, bulgeMm, folds } = values;
     const swell = softNoise(seed, 2.4, hash01);

@@ -1,9 +1,9 @@
 import { InputError } from "../../errors";
 import { hash01 } from "../../random";
-import { smoothstep } from "../../units";
+import { counted, smoothstep } from "../../units";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   lengthMm: {
@@ -97,6 +97,9 @@ function reliefOf(values: Values, seed: number): (x: number, y: number) => numbe
   };
 }
 
+/** Stones take this share of the ground at most. */
+const FULL_OF_STONES = 0.75;
+
 /** A round or oval base seen from above: uneven ground with stones set into it. */
 export const base = defineForm({
   id: "base",
@@ -104,9 +107,31 @@ export const base = defineForm({
   label: "Round or oval base",
   about: "The top of a base: uneven ground with stones set into it.",
   params,
-  problems: (values) => sizeProblems(params, values),
+  problems(values) {
+    const found = sizeProblems(params, values);
+    if (found.length > 0) return found;
+    const { lengthMm, widthMm, roughMm, stones, stoneMm } = values;
+    const narrow = Math.min(lengthMm, widthMm);
+    const room = Math.sqrt((FULL_OF_STONES * lengthMm * widthMm) / Math.max(1, stones));
+    return [
+      ...roomProblem(
+        "roughMm",
+        roughMm,
+        0.1 * narrow,
+        `Ground ${narrow} mm across goes up and down by a tenth of that; its unevenness`,
+      ),
+      ...(stones === 0
+        ? []
+        : roomProblem(
+            "stoneMm",
+            stoneMm,
+            Math.min(room, 0.6 * narrow),
+            `${counted(stones, "stone")} on a base of ${lengthMm} × ${widthMm} mm`,
+          )),
+    ];
+  },
   build(values, seed) {
-    const wrong = sizeProblems(params, values);
+    const wrong = base.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const { lengthMm, widthMm } = values;
     const [a, b] = [lengthMm / 2, widthMm / 2];

@@ -4,7 +4,7 @@ import { smoothstep } from "../../units";
 import { defineForm, type FlatPoint, type Place, type SurfaceForm } from "./form";
 import { seamOff, seamRelief } from "./seams";
 import { softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   hemMm: {
@@ -228,6 +228,14 @@ export const cloak = defineForm({
         field: "foldMm",
         message: `${folds} folds on ${hemMm} mm lie ${pitch.toFixed(1)} mm apart; they can be ${(pitch / 2).toFixed(1)} mm deep at most.`,
       });
+    found.push(
+      ...roomProblem(
+        "foldMm",
+        folds > 0 ? foldMm : 0,
+        0.3 * lengthMm,
+        `A cloak ${lengthMm} mm long falls in folds of three tenths of that; one`,
+      ),
+    );
     if (torn > lengthMm * 0.6)
       found.push({
         field: "torn",

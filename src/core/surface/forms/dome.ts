@@ -4,7 +4,7 @@ import { smoothstep } from "../../units";
 import { defineForm, type Place, type SurfaceForm } from "./form";
 import { seamOff, seamRelief } from "./seams";
 import { softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { countProblem, roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   roundMm: {
@@ -110,6 +110,9 @@ function discOf(overMm: number, radius: number) {
   return { flatRadius, flatten, place };
 }
 
+/** A ridge takes this much of the rim, mm: it would run into the next. */
+const LEAST_RIDGE_MM = 0.8;
+
 /** A helmet, hood or shoulder: a cap of a sphere, laid out as a disc of the same area (Lambert, 1772). */
 export const dome = defineForm({
   id: "dome",
@@ -126,7 +129,20 @@ export const dome = defineForm({
         field: "overMm",
         message: `Over a rim of ${values.roundMm} mm the way to the crown must be ${(radius * 1.02).toFixed(1)} to ${(radius * 12).toFixed(1)} mm, got ${values.overMm}.`,
       });
-    return found;
+    const { collarMm, collarUpMm, ridges, roundMm, overMm } = values;
+    return [
+      ...found,
+      ...roomProblem("collarMm", collarMm, 0.6 * overMm, `Of ${overMm} mm from rim to crown the collar`),
+      ...(collarMm === 0
+        ? []
+        : roomProblem(
+            "collarUpMm",
+            collarUpMm,
+            0.4 * radius,
+            `On a radius of ${radius.toFixed(1)} mm a collar stands out by four tenths of it; it`,
+          )),
+      ...countProblem("ridges", ridges, roundMm, LEAST_RIDGE_MM, "ridges"),
+    ];
   },
   build(values, seed): SurfaceForm {
     const wrong = dome.problems(values);

@@ -46,7 +46,7 @@ export interface SurfaceForm {
   place(flat: FlatPoint): Place;
   inSpace(place: Place): SpacePoint;
   /** Unit normal of the form without its relief, as `inSpace` has its axes; left out where it lies flat. */
-  facing?(place: Place): SpacePoint;
+  readonly facing?: (place: Place) => SpacePoint;
   /** Folds and the like above the plain form, mm. */
   relief(place: Place): number;
 }

@@ -2,7 +2,7 @@ import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { countProblem, roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   roundMm: {
@@ -39,6 +39,9 @@ const params = {
   },
 } as const;
 
+/** A finger narrower than this is not cast, mm. */
+const LEAST_FINGER_MM = 0.3;
+
 /** A glove or hand laid open: rounded fingers parted by grooves, knuckles, and creases between them. */
 export const glove = defineForm({
   id: "glove",
@@ -46,9 +49,24 @@ export const glove = defineForm({
   label: "Glove or hand",
   about: "The back of a hand: knuckles that stand out, creases behind them, fingers parted by grooves.",
   params,
-  problems: (values) => sizeProblems(params, values),
+  problems(values) {
+    const found = sizeProblems(params, values);
+    if (found.length > 0) return found;
+    const { roundMm, lengthMm, fingers, knuckleMm } = values;
+    const finger = roundMm / fingers;
+    return [
+      ...countProblem("fingers", fingers, roundMm, LEAST_FINGER_MM, "fingers"),
+      ...roomProblem(
+        "knuckleMm",
+        knuckleMm,
+        0.4 * finger,
+        `Fingers ${finger.toFixed(2)} mm wide are rounded by half of that; a knuckle`,
+      ),
+      ...roomProblem("knuckleMm", knuckleMm, 0.15 * lengthMm, `Three knuckles share ${lengthMm} mm; one`),
+    ];
+  },
   build(values, seed) {
-    const wrong = sizeProblems(params, values);
+    const wrong = glove.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const { roundMm, lengthMm, fingers, knuckleMm } = values;
     const swell = softNoise(seed, 1.6, hash01);

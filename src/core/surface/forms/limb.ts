@@ -2,7 +2,7 @@ import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   roundMm: {
@@ -39,6 +39,9 @@ const params = {
   },
 } as const;
 
+/** A crease takes this share of the radius at most: what is below it is the limb itself. */
+const DEEPEST = 0.5;
+
 /** A sleeve, cuff or boot: closed round a limb, with creases that do not go all the way round. */
 export const limb = defineForm({
   id: "limb",
@@ -48,14 +51,24 @@ export const limb = defineForm({
   params,
   problems(values) {
     const found = sizeProblems(params, values);
-    const pitch = values.lengthMm / (values.creases + 1);
-    if (found.length === 0 && values.creases > 0 && values.creaseMm > pitch) {
-      found.push({
-        field: "creaseMm",
-        message: `${values.creases} creases on ${values.lengthMm} mm lie ${pitch.toFixed(1)} mm apart; they can be that deep at most.`,
-      });
-    }
-    return found;
+    const { creases, creaseMm, lengthMm, roundMm } = values;
+    if (found.length > 0 || creases === 0) return found;
+    const pitch = lengthMm / (creases + 1);
+    const radius = roundMm / (2 * Math.PI);
+    return [
+      ...roomProblem(
+        "creaseMm",
+        creaseMm,
+        pitch,
+        `${creases} creases on ${lengthMm} mm lie ${pitch.toFixed(1)} mm apart; one`,
+      ),
+      ...roomProblem(
+        "creaseMm",
+        creaseMm,
+        DEEPEST * radius,
+        `A limb ${roundMm} mm round has a radius of ${radius.toFixed(2)} mm; a crease in it`,
+      ),
+    ];
   },
   build(values, seed) {
     const wrong = limb.problems(values);

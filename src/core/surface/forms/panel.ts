@@ -2,7 +2,7 @@ import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   lengthMm: {
@@ -38,9 +38,19 @@ export const panel = defineForm({
   label: "Flat piece",
   about: "A plain rectangle with soft dents: a flap, a plate, a board.",
   params,
-  problems: (values) => sizeProblems(params, values),
+  problems(values) {
+    const found = sizeProblems(params, values);
+    if (found.length > 0) return found;
+    const narrow = Math.min(values.lengthMm, values.widthMm);
+    return roomProblem(
+      "dents",
+      values.dents,
+      0.1 * narrow,
+      `A piece ${narrow} mm across is flat within a tenth of that; dents`,
+    );
+  },
   build(values, seed) {
-    const wrong = sizeProblems(params, values);
+    const wrong = panel.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const wide = softNoise(seed, 3.4, hash01);
     const fine = softNoise(seed + 1, 1.1, hash01);

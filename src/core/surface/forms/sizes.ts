@@ -1,4 +1,5 @@
 import type { Problem } from "../../errors";
+import { formatNumber } from "../../units";
 import type { ParamSpecs, ParamValues } from "../../params";
 
 /** Sizes that are no numbers, out of range, or not whole where they count something. */
@@ -18,4 +19,34 @@ export function sizeProblems<S extends ParamSpecs>(specs: S, values: ParamValues
       return [{ field, message: `${spec.label} must be a whole number, got ${value}.` }];
     return [];
   });
+}
+
+/** A size that is more than others leave room for; nothing where it fits. @param most in the field's unit */
+export function roomProblem(field: string, value: number, most: number, sentence: string): Problem[] {
+  if (value <= most + 1e-9) return [];
+  return [
+    {
+      field,
+      message: `${sentence} can be ${formatNumber(Math.max(0, most), 2)} mm at most, got ${formatNumber(value, 2)}.`,
+    },
+  ];
+}
+
+/** A count of things that would be smaller than can be; nothing where they fit. @param leastMm of one of them */
+export function countProblem(
+  field: string,
+  count: number,
+  roomMm: number,
+  leastMm: number,
+  things: string,
+): Problem[] {
+  if (count <= 1 || roomMm / count >= leastMm - 1e-9) return [];
+  const most = Math.max(1, Math.floor(roomMm / leastMm + 1e-9));
+  const each = formatNumber(roomMm / count, 2);
+  return [
+    {
+      field,
+      message: `${count} ${things} on ${formatNumber(roomMm, 1)} mm would be ${each} mm each; there is room for ${most}.`,
+    },
+  ];
 }

@@ -2,7 +2,7 @@ import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { countProblem, roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   lengthMm: {
@@ -47,6 +47,10 @@ const params = {
   },
 } as const;
 
+/** Cords thinner than this are not cast, and creases lie no closer, mm. */
+const LEAST_STRAND_MM = 0.2;
+const LEAST_CREASE_MM = 0.5;
+
 /** A strap or belt: rounded edges, strands, creases where it bends. */
 export const strap = defineForm({
   id: "strap",
@@ -54,9 +58,23 @@ export const strap = defineForm({
   label: "Strap or belt",
   about: "A long narrow piece with rounded edges; plain or of strands, creased where it bends.",
   params,
-  problems: (values) => sizeProblems(params, values),
+  problems(values) {
+    const found = sizeProblems(params, values);
+    if (found.length > 0) return found;
+    const { lengthMm, widthMm, thicknessMm, strands, bends } = values;
+    return [
+      ...countProblem("strands", strands, widthMm, LEAST_STRAND_MM, "strands"),
+      ...countProblem("bends", bends, lengthMm, LEAST_CREASE_MM, "creases"),
+      ...roomProblem(
+        "thicknessMm",
+        thicknessMm,
+        widthMm,
+        `A strap ${widthMm} mm wide is no thicker than that; it`,
+      ),
+    ];
+  },
   build(values, seed) {
-    const wrong = sizeProblems(params, values);
+    const wrong = strap.problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const { lengthMm, widthMm, thicknessMm, strands, bends } = values;
     const round = Math.min(widthMm / strands / 2, thicknessMm);

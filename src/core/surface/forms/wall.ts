@@ -1,9 +1,9 @@
 import { InputError } from "../../errors";
 import { hash01 } from "../../random";
-import { smoothstep } from "../../units";
+import { formatNumber, smoothstep } from "../../units";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { sizeProblems } from "./sizes";
+import { countProblem, roomProblem, sizeProblems } from "./sizes";
 
 const params = {
   lengthMm: {
@@ -56,6 +56,9 @@ const params = {
   },
 } as const;
 
+/** A course lower than this is not cast, mm. */
+const LEAST_COURSE_MM = 0.5;
+
 /** A wall of cut stones in courses, joints broken from course to course, faces uneven and edges worn. */
 export const wall = defineForm({
   id: "wall",
@@ -65,13 +68,16 @@ export const wall = defineForm({
   params,
   problems(values) {
     const found = sizeProblems(params, values);
-    const course = values.heightMm / values.courses;
-    if (found.length === 0 && values.jointMm > 0.5 * Math.min(course, values.stoneMm))
-      found.push({
-        field: "jointMm",
-        message: `Courses are ${course.toFixed(1)} mm high: a joint can be ${(0.5 * Math.min(course, values.stoneMm)).toFixed(1)} mm wide at most.`,
-      });
-    return found;
+    if (found.length > 0) return found;
+    const { heightMm, courses, stoneMm, jointMm, deepMm } = values;
+    const course = heightMm / courses;
+    const small = Math.min(course, stoneMm);
+    const stone = `Stones are ${formatNumber(stoneMm, 1)} × ${formatNumber(course, 1)} mm:`;
+    return [
+      ...countProblem("courses", courses, heightMm, LEAST_COURSE_MM, "courses"),
+      ...roomProblem("jointMm", jointMm, 0.5 * small, `${stone} a joint between them`),
+      ...roomProblem("deepMm", deepMm, 0.6 * small, `${stone} the depth of a joint`),
+    ];
   },
   build(values, seed) {
     const wrong = wall.problems(values);

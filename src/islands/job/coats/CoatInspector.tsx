@@ -107,6 +107,38 @@ function Sliders({ coat, technique, change }: SlidersProps) {
   ));
 }
 
+/** The mix of a coat; one of other pots than its technique needs is said to be wrong, not refused. */
+function MixField({ coat, change }: { readonly coat: Coat; readonly change: Change }) {
+  const job = useJob();
+  const paints = usePaints();
+  const mix = mixById(job, coat.mixId);
+  const technique: TechniqueDefinition | null = isTechniqueId(coat.technique.id)
+    ? techniques[coat.technique.id]
+    : null;
+  const suits = !mix || !isTechniqueId(coat.technique.id) || mixSuits(coat.technique.id, mix, paints);
+  const pots = suits ? partsText(mix?.parts ?? [], paints) : null;
+  const wants = `${technique?.label} is not put on with this: it wants a mix of ${technique?.potKinds?.join(" or ")} pots.`;
+  return (
+    <TextField
+      select
+      label="Mix"
+      value={mix ? mix.id : ""}
+      error={!mix || !suits}
+      helperText={mix ? (pots ?? wants) : "Choose a mix."}
+      onChange={(event) => {
+        const next = mixById(job, event.target.value);
+        if (next) change(inMix(coat, mix, next));
+      }}
+    >
+      {job.mixes.map((one) => (
+        <MenuItem key={one.id} value={one.id}>
+          <MixOption mix={one} />
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
 function Settings({
   coat,
   surface,
@@ -116,19 +148,8 @@ function Settings({
   readonly surface: Surface;
   readonly change: Change;
 }) {
-  const job = useJob();
-  const paints = usePaints();
+  const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
   const { pattern } = useBuilt(surface);
-  const mix = mixById(job, coat.mixId);
-  const technique: TechniqueDefinition | null = isTechniqueId(coat.technique.id)
-    ? techniques[coat.technique.id]
-    : null;
-  const suits = !mix || !isTechniqueId(coat.technique.id) || mixSuits(coat.technique.id, mix, paints);
-  const mixHelp = !mix
-    ? "Choose a mix."
-    : suits
-      ? partsText(mix.parts, paints)
-      : `${technique!.label} is not put on with this: it wants a mix of ${technique!.potKinds!.join(" or ")} pots.`;
   const places = placesFor(coat, pattern);
   const own = coat.role === null;
   const earlier = surface.coats
@@ -148,23 +169,7 @@ function Settings({
           onChange={(name) => change({ name })}
         />
       )}
-      <TextField
-        select
-        label="Mix"
-        value={mix ? mix.id : ""}
-        error={!mix || !suits}
-        helperText={mixHelp}
-        onChange={(event) => {
-          const next = mixById(job, event.target.value);
-          if (next) change(inMix(coat, mix, next));
-        }}
-      >
-        {job.mixes.map((one) => (
-          <MenuItem key={one.id} value={one.id}>
-            <MixOption mix={one} />
-          </MenuItem>
-        ))}
-      </TextField>
+      <MixField coat={coat} change={change} />
       {own && places.length > 0 && (
         <TextField
           select

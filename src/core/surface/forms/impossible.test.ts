@@ -1,0 +1,97 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { InputError } from "../../errors";
+import { completeParams, type ParamSpecs } from "../../params";
+import { formIds, forms, type FormId } from ".";
+import type { FormDefinition } from "./form";
+
+/** Any sizes within the ranges that fields allow by themselves. */
+const sizesOf = (specs: ParamSpecs) =>
+  fc.record(
+    Object.fromEntries(
+      Object.entries(specs).map(([name, { range, unit, step }]) => {
+        const [low, high] = range;
+        const steps = Math.round((high - low) / step);
+        // Whole counts where a field counts; else any multiple of its step, small ones as often as large ones.
+        const at = fc.oneof(
+          fc.integer({ min: 0, max: steps }),
+          fc.integer({ min: 0, max: Math.min(steps, 12) }),
+        );
+        return [name, at.map((k) => (unit === "" ? low + k : Math.min(high, low + k * step)))];
+      }),
+    ),
+  );
+
+/** Sizes that cannot be, with the field that is to blame. */
+const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[] = [
+  ["limb", { roundMm: 3, lengthMm: 40, creases: 3, creaseMm: 2.9 }, "creaseMm"],
+  ["bag", { widthMm: 2, heightMm: 8, bulgeMm: 5 }, "bulgeMm"],
+  ["strap", { widthMm: 0.6, strands: 8, thicknessMm: 0.1 }, "strands"],
+  ["glove", { roundMm: 2, lengthMm: 7, fingers: 4, knuckleMm: 2 }, "knuckleMm"],
+  ["cone-band", { waistMm: 34, hemMm: 58, pleats: 40, pleatDepthMm: 3 }, "pleatDepthMm"],
+  ["wall", { heightMm: 5, courses: 40 }, "courses"],
+  ["base", { lengthMm: 12, widthMm: 12, stones: 40, stoneMm: 9 }, "stoneMm"],
+  ["dome", { roundMm: 4, overMm: 1, collarMm: 3 }, "collarMm"],
+  ["panel", { lengthMm: 2, widthMm: 2, dents: 1 }, "dents"],
+  ["cloak", { lengthMm: 4, hemMm: 30, neckMm: 11, folds: 2, foldMm: 6 }, "foldMm"],
+];
+
+describe("sizes that cannot be", () => {
+  it.each(IMPOSSIBLE)("are refused for a %s of %o, at %s, with what is allowed", (id, sizes, field) => {
+    const definition: FormDefinition = forms[id];
+    const values = completeParams(definition.params, sizes);
+    const found = definition.problems(values).filter((problem) => problem.field === field);
+    expect(found.length).toBeGreaterThan(0);
+    for (const { message } of found) expect(message).toMatch(/\d/);
+    expect(() => definition.build(values, 1)).toThrow(InputError);
+  });
+
+  it("name a kind of form each: none is left out", () => {
+    expect(new Set(IMPOSSIBLE.map(([id]) => id))).toEqual(new Set(formIds));
+  });
+});
+
+describe.each(formIds)("any sizes of a %s within its fields' ranges", (id) => {
+  const definition: FormDefinition = forms[id];
+
+  it("are refused at a field of its own, or make a form whose relief it has room for", () => {
+    let built = 0;
+    fc.assert(
+      fc.property(sizesOf(definition.params), fc.integer({ min: 0, max: 99 }), (sizes, seed) => {
+        const values = completeParams(definition.params, sizes);
+        const wrong = definition.problems(values);
+        if (wrong.length > 0) {
+          for (const { field, message } of wrong) {
+            expect(Object.keys(definition.params)).toContain(field);
+            expect(message.length).toBeGreaterThan(15);
+          }
+          expect(() => definition.build(values, seed)).toThrow(InputError);
+          return;
+        }
+        built++;
+        const form = definition.build(values, seed);
+        const { minX, maxX, minY, maxY } = form.bounds;
+        const narrow = Math.min(
+          maxX - minX,
+          maxY - minY,
+          ...[0, 0.5, 1].map((up) => form.lengthAt(up * form.slantMm)).filter((mm) => mm > 0),
+        );
+        let [low, high] = [Infinity, -Infinity];
+        for (let k = 0; k < 400; k++) {
+          const place = {
+            turnDeg: form.turnDeg * ((k % 20) / 20),
+            heightMm: form.slantMm * (Math.floor(k / 20) / 20),
+          };
+          const mm = form.relief(place);
+          expect(Number.isFinite(mm)).toBe(true);
+          expect(form.inSpace(place).every(Number.isFinite)).toBe(true);
+          [low, high] = [Math.min(low, mm), Math.max(high, mm)];
+        }
+        // What stands out of a piece is no taller than the piece is wide; a soft swell of less than 0.4 mm is in all.
+        expect(high - low).toBeLessThan(1.2 * narrow + 0.4);
+      }),
+      { numRuns: 80 },
+    );
+    expect(built).toBeGreaterThan(0);
+  });
+});
