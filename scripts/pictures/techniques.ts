@@ -1,7 +1,7 @@
 import type { Coat, Job, Paint } from "../../src/core/job";
 import { createFilmBuffer } from "../../src/core/techniques/technique";
 import { layCoat } from "../../src/core/simulate/layCoat";
-import type { LaidCoat } from "../../src/core/simulate/simulator";
+import type { LaidCoat } from "../../src/core/simulate/filmLayer";
 import { buildSheet } from "../../src/core/surface/forms/sheet";
 import { buildGrid } from "../../src/core/surface/grid";
 import { techniqueIds, techniques, type TechniqueId } from "../../src/core/techniques";

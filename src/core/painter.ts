@@ -9,6 +9,16 @@ export interface Painter {
   readonly brushLossUl: number;
   /** Mixed paint that stays on the palette, µl. */
   readonly paletteLossUl: number;
+  /** What a brush takes up at once, µl: small needs are counted in these. */
+  readonly brushLoadUl: number;
+  /** How long mixed paint stays usable on the palette, hours: under one on a dry one, a day on a wet one. */
+  readonly paletteHours: number;
+  /** Room, °C. */
+  readonly roomC: number;
+  /** Relative humidity of its air, %. */
+  readonly humidityPercent: number;
+  /** Air over the piece, m/s: 0.1 in a still room, 1 and more by a fan or a dryer. */
+  readonly airMps: number;
   /** Seconds for one pull of a line. */
   readonly secondsPerPull: number;
   /** Seconds for one box in one pass. */
@@ -26,6 +36,11 @@ export const defaultPainter: Painter = {
   waterDropUl: 50,
   brushLossUl: 12,
   paletteLossUl: 25,
+  brushLoadUl: 4,
+  paletteHours: 8,
+  roomC: 20,
+  humidityPercent: 50,
+  airMps: 0.1,
   secondsPerPull: 6,
   secondsPerBox: 4,
   secondsPerDot: 2,

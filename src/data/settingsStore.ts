@@ -8,7 +8,9 @@ const ONLY = 1;
 
 export function readPainter(db: Db): Painter {
   const row = db.select().from(settings).where(eq(settings.id, ONLY)).get();
-  return row ? parsePainter(JSON.parse(row.painter)) : defaultPainter;
+  if (!row) return defaultPainter;
+  // What earlier versions did not ask for starts as usual.
+  return parsePainter({ ...defaultPainter, ...(JSON.parse(row.painter) as object) });
 }
 
 export function writePainter(db: Db, painter: Painter): void {

@@ -56,7 +56,7 @@ async function printedCards(
       out.push({
         number: out.length + 1,
         title: job.surfaces.length > 1 ? `${surface.name}: ${card.title}` : card.title,
-        facts: cardFacts(card, paints),
+        facts: cardFacts(card, paints, painter),
         lookAt: card.caution ? [`Caution: ${card.caution}`, ...card.lookAt] : card.lookAt,
         before: await toPng(steps, card.step),
         after: await toPng(steps, card.step + 1),

@@ -7,7 +7,8 @@ import type { FilmPlanes } from "../core/simulate/planes";
 import { finishOf, layFinish } from "../core/simulate/surfaceFinish";
 import { passing, stillShowing } from "../core/simulate/showing";
 import { decodeSrgb, linearToXyz, spectrumToLab, xyzToLab, type Triple } from "../core/colour/spaces";
-import type { LaidCoat, LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
+import type { LaidCoat } from "../core/simulate/filmLayer";
+import type { LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
 
 /** What one coat does to the surface, measured on the simulated picture. */
 export interface CoatEffect {

@@ -198,7 +198,7 @@ test("the bench prints cards and gauge, and the log stays after a reload", async
   const id = await demoJob(request);
   await page.goto(`/job/${id}/bench`);
   await page.getByRole("button", { name: /Rust lines/ }).click();
-  await expect(page.getByText("3 drops Rust Red, 1 drop Buoy Orange")).toBeVisible();
+  await expect(page.getByText("6 brush-loads Rust Red, 2 brush-loads Buoy Orange")).toBeVisible();
   const pdf = page.waitForEvent("download");
   await page.getByRole("button", { name: "Cards and guides as PDF" }).click();
   const file = info.outputPath("bench.pdf");

@@ -1,9 +1,10 @@
-import type { Mix, Paint, PaintReading } from "../job";
+import type { Mix, MixPart, Paint, PaintReading } from "../job";
+import { ciede2000 } from "./difference";
 import { fitOptics } from "./fit";
 import { brushedPassUm, mixOptics } from "./mix";
-import { layFilm, type Optics } from "./film";
+import { layFilm, masstone, type Optics } from "./film";
 import { clearOptics, opticsOf, STANDARD_FILM_UM } from "./paint";
-import { hexToLab } from "./spaces";
+import { hexToLab, spectrumToLab } from "./spaces";
 import { linearToSpectrum, type Spectrum } from "./spectrum";
 
 const known = new Map<string, Optics>();
@@ -66,6 +67,16 @@ export function opticsOfMix(mix: Pick<Mix, "parts"> | undefined, paints: readonl
   });
   if (parts.length === 0) return opticsOf({ thick: "#8c8c8c", overWhite: null, hiding: "semi" });
   return mixOptics(parts);
+}
+
+/** CIEDE2000 between two mixtures of the same pots, both thick. */
+export function thickDifference(
+  one: readonly MixPart[],
+  other: readonly MixPart[],
+  paints: readonly Paint[],
+): number {
+  const [a, b] = [one, other].map((parts) => spectrumToLab(masstone(opticsOfMix({ parts }, paints))));
+  return ciede2000(a!, b!);
 }
 
 /** Dry colour of the primers, as flat as they are in use. */

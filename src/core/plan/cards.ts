@@ -1,13 +1,16 @@
-import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
+import { mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
 import type { Painter } from "../painter";
 import { InputError } from "../errors";
 import { patternOf } from "../patterns/bind";
 import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceForm } from "../surface/forms/form";
 import { isTechniqueId, techniques } from "../techniques";
-import { coatPassUm } from "../techniques/passUm";
+import { glanceAt, paintIn, type LaidPaint } from "../simulate/glance";
+import type { UnitShare } from "../patterns/family";
+import { batchesOf, type MixBatch, type MixNeed } from "./batches";
 import { batchFor, type Batch } from "./drops";
-import { touchDryMinutes } from "./drying";
+import { BINDER_CAUTIONS, binderOf, dryingOf, mediumShareOf, type Drying } from "./drying";
+import { paintFormOf, SOLIDS } from "./paintForm";
 import { figuresInOwnMix, figuresWith, unitSays, unitShareOf } from "./unitShare";
 import { coatWork, type CoatWork } from "./work";
 
@@ -19,7 +22,15 @@ export interface Card {
   readonly coat: Coat;
   readonly title: string;
   readonly mix: Mix | null;
+  /** Its own paint in drops, as if mixed for this card alone; null where there is nothing to count in drops. */
   readonly batch: Batch | null;
+  /** What it asks of its mixes. */
+  readonly needs: readonly MixNeed[];
+  /** The batches its paint comes from; each is mixed at the first of its cards. */
+  readonly mixing: readonly MixBatch[];
+  /** The paint as it lies on one figure, all passes together. */
+  readonly laid: LaidPaint;
+  readonly drying: Drying;
   readonly work: CoatWork;
   /** Strokes, all passes and figures. */
   readonly strokes: number;
@@ -32,6 +43,9 @@ export interface Card {
   /** How many painted coats the surface has before this one. */
   readonly step: number;
 }
+
+/** Share of a paste that stays as it dries: the rest is water that has to come through it. */
+const PASTE_SOLIDS = 0.7;
 
 function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work: CoatWork): string[] {
   const says: string[] = [];
@@ -46,64 +60,133 @@ function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work:
   return says;
 }
 
-/** The paint for a coat over an area, all figures together; null where there is nothing to mix. */
-function batchOf(
-  coat: Coat,
-  mix: Mix | null,
-  areaMm2: number,
-  paints: readonly Paint[],
-  painter: Painter,
-): Batch | null {
-  if (!mix || mix.parts.length === 0) return null;
-  const { water, passes } = coat;
-  return batchFor(mix, paints, water, areaMm2, coatPassUm(coat) * passes, passes, painter);
+/** A coat with what it needs to become a card. */
+interface Asked {
+  readonly job: Job;
+  readonly surface: Surface;
+  readonly form: SurfaceForm;
+  readonly coat: Coat;
+  /** How many painted coats the surface has before this one. */
+  readonly step: number;
+  readonly laid: LaidPaint;
+  readonly paints: readonly Paint[];
+  readonly painter: Painter;
 }
 
-function cardFor(
-  job: Job,
-  surface: Surface,
-  form: SurfaceForm,
-  coat: Coat,
-  step: number,
-  paints: readonly Paint[],
-  painter: Painter,
-): Card {
+/** The paint for a coat, all figures in its own mix together; null where there is nothing to count in drops. */
+function ownBatch({ coat, laid, paints, painter }: Asked, mix: Mix | null, figures: number): Batch | null {
+  const form = paintFormOf(coat);
+  if (!mix || mix.parts.length === 0 || form === "powder") return null;
+  const area = laid.coveredMm2 * figures;
+  return batchFor(mix, paints, coat.water, area, laid.meanUm, coat.passes, painter, SOLIDS[form]);
+}
+
+/** How one pass of a coat dries in the painter's room. */
+function dryingFor({ coat, laid, paints, painter }: Asked, mix: Mix | null): Drying {
+  const form = paintFormOf(coat);
+  const film = {
+    dryUm: form === "powder" ? 0 : laid.meanUm / coat.passes,
+    water: form === "liquid" ? coat.water : 0,
+    solids: form === "paste" ? PASTE_SOLIDS : SOLIDS[form],
+    binder: binderOf(mix, paints),
+    mediumShare: mediumShareOf(mix, paints),
+    paste: form === "paste",
+  };
+  return dryingOf(film, painter);
+}
+
+/** What a coat asks of its mixes: its own, and those in which figures of the unit get it instead. */
+function needsOf(
+  { coat, laid, job, surface }: Asked,
+  id: string,
+  mix: Mix | null,
+  share: UnitShare,
+): MixNeed[] {
+  const form = paintFormOf(coat);
+  return share.byMix.flatMap(({ mixId, figures }) => {
+    const own = mixId === null ? mix : mixById(job, mixId);
+    if (!own || figures.length === 0) return [];
+    const paintUl = (laid.dryUl * figures.length) / SOLIDS[form];
+    return [
+      {
+        card: { id, title: `${coat.name}, ${surface.name}` },
+        mix: own,
+        form,
+        water: coat.water,
+        paintUl,
+        rinses: coat.passes,
+        atMinutes: 0,
+      },
+    ];
+  });
+}
+
+function cautionOf(coat: Coat, mix: Mix | null, paints: readonly Paint[]): string | null {
+  const { id } = coat.technique;
+  const own = isTechniqueId(id) ? techniques[id].caution : null;
+  const binder = BINDER_CAUTIONS[binderOf(mix, paints)];
+  return own !== null && binder !== null ? `${own} ${binder}` : (own ?? binder);
+}
+
+function cardFor(asked: Asked): Card {
+  const { job, surface, form, coat, step, paints, painter } = asked;
+  const id = `${surface.id}/${coat.id}`;
   const work = coatWork(job, surface, form, coat, painter);
   const mix = mixById(job, coat.mixId) ?? null;
   const share = unitShareOf(job, surface, coat);
   const figures = figuresWith(share);
-  const passUm = coatPassUm(coat);
+  const drying = dryingFor(asked, mix);
   return {
-    id: `${surface.id}/${coat.id}`,
-    surface,
-    coat,
+    ...{ id, surface, coat, mix, work, step, drying },
     title: coat.name,
-    mix,
-    batch: batchOf(coat, mix, work.areaMm2 * figuresInOwnMix(share), paints, painter),
-    work,
+    laid: asked.laid,
+    batch: ownBatch(asked, mix, figuresInOwnMix(share)),
+    needs: needsOf(asked, id, mix, share),
+    mixing: [],
     strokes: work.strokes * coat.passes * figures,
     handMinutes: painter.setUpMinutes + work.handMinutes * coat.passes * figures,
-    dryMinutes: touchDryMinutes(passUm, coat.water),
+    dryMinutes: drying.touchDry,
     lookAt: [...unitSays(job, surface, share), ...lookAt(job, surface, form, coat, work)],
-    caution: isTechniqueId(coat.technique.id) ? techniques[coat.technique.id].caution : null,
-    step,
+    caution: cautionOf(coat, mix, paints),
   };
 }
 
-/** Every card in order. Surfaces that cannot be built have none; the check says why. */
-export function cardsOf(job: Job, paints: readonly Paint[], painter: Painter): Card[] {
-  return job.surfaces.flatMap((surface) => {
-    try {
-      const form = buildForm(surface);
-      return activeCoats(surface).map((coat, step) =>
-        cardFor(job, surface, form, coat, step, paints, painter),
-      );
-    } catch (error) {
-      if (error instanceof InputError) return [];
-      throw error;
-    }
+/** Cards with the batches their paint comes from: when each is wanted follows from the cards before it. */
+function withBatches(cards: readonly Card[], paints: readonly Paint[], painter: Painter): Card[] {
+  let atMinutes = 0;
+  const needs = cards.flatMap((card) => {
+    const own = card.needs.map((need) => ({ ...need, atMinutes }));
+    atMinutes += card.handMinutes + card.dryMinutes * card.coat.passes;
+    return own;
   });
+  const batches = batchesOf(needs, paints, painter);
+  return cards.map((card) => ({
+    ...card,
+    mixing: batches.filter((batch) => batch.cards.some(({ id }) => id === card.id)),
+  }));
 }
+
+/** The cards of one surface, before batches; none where it cannot be built: the check says why. */
+function cardsOn(job: Job, surface: Surface, paints: readonly Paint[], painter: Painter): Card[] {
+  try {
+    const form = buildForm(surface);
+    const { coats, grid } = glanceAt(job, surface);
+    return coats.map(({ coat, film }, step) =>
+      cardFor({ job, surface, form, coat, step, laid: paintIn(film, grid), paints, painter }),
+    );
+  } catch (error) {
+    if (error instanceof InputError) return [];
+    throw error;
+  }
+}
+
+/** Every card in order. Surfaces that cannot be built have none. */
+export const cardsOf = (job: Job, paints: readonly Paint[], painter: Painter): Card[] =>
+  withBatches(
+    job.surfaces.flatMap((surface) => cardsOn(job, surface, paints, painter)),
+    paints,
+    painter,
+  );
 
 /** Time of several cards, minutes: of the hand, and of drying. */
 export interface Totals {

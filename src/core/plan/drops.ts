@@ -69,6 +69,7 @@ function warningFor(
  * @param areaMm2 covered area, all figures and passes counted once
  * @param filmUm dry film over that area, all passes together
  * @param loads times the brush is rinsed, each leaving some paint behind
+ * @param solids share of the volume that stays when it is dry
  */
 export function batchFor(
   mix: Mix,
@@ -78,9 +79,10 @@ export function batchFor(
   filmUm: number,
   loads: number,
   painter: Painter,
+  solids = SOLIDS_SHARE,
 ): Batch {
   // 1 µm over 1 mm² is 0.001 µl.
-  const paintUl = (areaMm2 * filmUm * 0.001) / SOLIDS_SHARE;
+  const paintUl = (areaMm2 * filmUm * 0.001) / solids;
   const onFigureUl = paintUl * (1 + water);
   const neededUl = onFigureUl + painter.paletteLossUl + painter.brushLossUl * loads;
   const pots = mix.parts.map((part) => ({

@@ -1,25 +1,14 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { filmTable } from "../colour/film";
-import {
-  figureOf,
-  activeCoats,
-  mixById,
-  type Coat,
-  type Job,
-  type Lamp,
-  type Paint,
-  type Surface,
-} from "../job";
+import { figureOf, activeCoats, mixById, type Job, type Lamp, type Paint, type Surface } from "../job";
 import { buildForm } from "../surface/forms/buildForm";
-import { buildGrid, choosePitch, withRelief, type SurfaceGrid } from "../surface/grid";
-import { isTechniqueId, techniques } from "../techniques";
+import { buildGrid, choosePitch, type SurfaceGrid } from "../surface/grid";
 import { fieldsOf } from "../surface/fields";
 import { wearMap } from "../surface/wear";
 import { withHeightMap, type HeightMap } from "../surface/reliefPicture";
 import type { Compositor } from "./compositor";
-import { filmKey, layCoat, marksOf, raisedBy } from "./layCoat";
-import { createFilmBuffer } from "../techniques/technique";
-import type { FilmPlanes } from "./planes";
+import { FilmLayer, type LaidCoat } from "./filmLayer";
+import { raisedBy } from "./layCoat";
 import { seenFrom } from "./seenFrom";
 import { finishOf, layFinish, layShine } from "./surfaceFinish";
 
@@ -51,12 +40,6 @@ export interface Specimen {
   readonly reduced: boolean;
 }
 
-/** A coat and the film it left. */
-export interface LaidCoat {
-  readonly coat: Coat;
-  readonly film: FilmPlanes;
-}
-
 /** A surface with all its painted coats laid on one grid. */
 export interface LaidSurface {
   readonly grid: SurfaceGrid;
@@ -80,25 +63,10 @@ interface Grids {
   readonly reduced: boolean;
 }
 
-/** The panel with what pastes have raised on it. */
-interface RaisedGround {
-  readonly grid: SurfaceGrid;
-  readonly key: string;
-  /** Coats before this one are part of its relief. */
-  readonly from: number;
-}
-
-/** Films laid since a ground was raised. */
-const filmsFrom = (laid: readonly LaidCoat[], { from }: RaisedGround): FilmPlanes[] =>
-  laid.slice(from).map((one) => one.film);
-
 /** Lays and composites surfaces, remembering films that did not change. One per worker. */
 export class Simulator {
-  private readonly films = new Map<string, FilmPlanes>();
-  private filmBytes = 0;
+  private readonly films = new FilmLayer(CACHE_BYTES);
   private readonly grids: Grids[] = [];
-  private readonly numbers = new Map<string, number>();
-  private readonly raised: RaisedGround[] = [];
   /** Heights of relief pictures, by the name of the picture. A surface whose picture is not here keeps its plain form. */
   readonly heights = new Map<string, HeightMap>();
   private readonly composite: Compositor;
@@ -143,43 +111,6 @@ export class Simulator {
     return grids;
   }
 
-  /** A short name for a film's key, so that keys which name other films stay short. */
-  private numberOf(key: string): number {
-    let number = this.numbers.get(key);
-    if (number === undefined) this.numbers.set(key, (number = this.numbers.size));
-    return number;
-  }
-
-  private raise(before: RaisedGround, laid: readonly LaidCoat[], keys: readonly number[]): RaisedGround {
-    const key = JSON.stringify([before.key, keys.slice(before.from)]);
-    const known = this.raised.find((one) => one.key === key && one.grid.width === before.grid.width);
-    if (known) return known;
-    const relief = raisedBy(before.grid, filmsFrom(laid, before));
-    const made = { grid: withRelief(before.grid, relief), key, from: laid.length };
-    this.raised.unshift(made);
-    this.raised.length = Math.min(this.raised.length, 4);
-    return made;
-  }
-
-  /** A film laid before; it moves to the young end. */
-  private recall(key: string): FilmPlanes | null {
-    const film = this.films.get(key);
-    if (!film) return null;
-    this.films.delete(key);
-    this.films.set(key, film);
-    return film;
-  }
-
-  private remember(key: string, film: FilmPlanes): void {
-    this.films.set(key, film);
-    this.filmBytes += film.level.length * 2;
-    for (const [oldest, old] of this.films) {
-      if (this.filmBytes <= CACHE_BYTES || oldest === key) break;
-      this.films.delete(oldest);
-      this.filmBytes -= old.level.length * 2;
-    }
-  }
-
   /**
    * Lays every painted coat of a surface.
    * @throws InputError for impossible sizes, ThreadCountError, RangeError where the surface is missing
@@ -190,40 +121,12 @@ export class Simulator {
     if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
     const grids = this.gridsOf(surface, job.hand.finestLineMm, figureOf(job, surface).lamp, mostCells);
     const grid = preview ? grids.preview : grids.full;
-    const insideSum = grid.inside.reduce((sum, value) => sum + value, 0);
-    const coats = activeCoats(surface);
-    let buffer: ReturnType<typeof createFilmBuffer> | null = null;
-    const laid: LaidCoat[] = [];
-    // Paste becomes the ground of what follows: `ground` is the panel as raised so far.
-    let ground: RaisedGround = { grid, key: "", from: 0 };
-    const keys: number[] = [];
-    for (const coat of coats) {
-      const technique = isTechniqueId(coat.technique.id) ? techniques[coat.technique.id] : null;
-      const nearId = coat.place.kind === "zones" ? coat.place.near?.coatId : undefined;
-      const nearAt = laid.findIndex((one) => one.coat.id === nearId);
-      const felt = technique?.feels ? keys.slice(ground.from) : null;
-      const below = [ground.key, felt, nearAt < 0 ? null : keys[nearAt]];
-      const key = JSON.stringify([filmKey(job, surface, coat, grid.pitchMm), below, grids.heights]);
-      let film = this.recall(key);
-      if (!film) {
-        if (!(await wanted(laid.length, coats.length))) return null;
-        buffer ??= createFilmBuffer(grid.inside.length);
-        const lies = { grid: ground.grid, films: filmsFrom(laid, ground), near: laid[nearAt]?.film ?? null };
-        film = layCoat(
-          marksOf(job, surface, grid.form, coat, () => grid),
-          coat,
-          job.hand,
-          lies,
-          buffer,
-          insideSum,
-        );
-        this.remember(key, film);
-      }
-      laid.push({ coat, film });
-      keys.push(this.numberOf(key));
-      if (technique?.raises) ground = this.raise(ground, laid, keys);
+    const total = activeCoats(surface).length;
+    const laying = this.films.lay(job, surface, grid, grids.heights);
+    for (let step = laying.next(); ; step = laying.next()) {
+      if (step.done) return { grid, coats: step.value, reduced: grids.reduced };
+      if (!(await wanted(step.value, total))) return null;
     }
-    return { grid, coats: laid, reduced: grids.reduced };
   }
 
   /** The picture of a laid surface; `afterCoat` is told the picture after each coat. */

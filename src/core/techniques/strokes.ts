@@ -216,7 +216,8 @@ function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
         continue;
       }
       const side = (px * dy - py * dx) / length;
-      const ridge = 0.86 + 0.28 * Math.min(1, (distance / (half + 1e-6)) ** 2);
+      // Against the whole of what is covered: on coarse cells most of it lies beyond the line's own half.
+      const ridge = 0.86 + 0.28 * Math.min(1, (distance / (half + soft / 2)) ** 2);
       const load = pull.load[k]! + (pull.load[k + 1]! - pull.load[k]!) * t;
       const uneven = 1 + 0.16 * streak(k * 0.12 + pull.seed * 1e-5, side * 1.6);
       um[at] = Math.max(0.05, pull.filmUm * load * ridge * uneven);

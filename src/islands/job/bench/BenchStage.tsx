@@ -13,7 +13,7 @@ import { askGuides } from "../useGuides";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { CardView } from "./CardView";
-import { shopping } from "./shopping";
+import { shopping } from "../../../core/plan/shopping";
 import { useBenchPdf } from "./useBenchPdf";
 import { tickCard, untickCard, useHistory } from "../historyStore";
 

@@ -4,7 +4,7 @@ import { cardFacts } from "../../../core/plan/cardText";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
-import { usePaints } from "../jobStore";
+import { usePainter, usePaints } from "../jobStore";
 import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
 
@@ -50,6 +50,7 @@ interface Props {
 /** One bench step, large enough to be read from the painting chair. */
 export function CardView({ card, number, count, done, onDone, onNext }: Props) {
   const paints = usePaints();
+  const painter = usePainter();
   return (
     <Box
       component="article"
@@ -69,7 +70,7 @@ export function CardView({ card, number, count, done, onDone, onNext }: Props) {
         </Typography>
       )}
       <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", m: 0, mt: 2 }}>
-        {cardFacts(card, paints).map(([name, value]) => (
+        {cardFacts(card, paints, painter).map(([name, value]) => (
           <Box key={name} sx={{ display: "contents" }}>
             <Box
               component="dt"

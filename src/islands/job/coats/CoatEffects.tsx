@@ -1,8 +1,8 @@
 import { Box, Typography } from "@mui/material";
 import { chromaOf } from "../../../core/colour/spaces";
 import type { Coat, Surface } from "../../../core/job";
-import { strokesText } from "../../../core/plan/cardText";
-import { counted, formatMinutes, formatNumber } from "../../../core/units";
+import { paintFact, strokesText } from "../../../core/plan/cardText";
+import { formatMinutes, formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
 import { useSimulation } from "../useSimulation";
 import { useBuilt } from "../useSurface";
@@ -61,15 +61,7 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
       {card && (
         <>
           <Row name="Strokes">{strokesText(card)}</Row>
-          {card.batch && (
-            <Row name="Paint">
-              {counted(
-                card.batch.drops.reduce((sum, pot) => sum + pot.drops, 0),
-                "drop",
-              )}
-              , {formatNumber(card.batch.onFigureUl, 1)}&#8239;µl on the figure
-            </Row>
-          )}
+          {card.needs.length > 0 && <Row name="Paint">{paintFact(card)}</Row>}
           <Row name="Hand time, drying">
             {formatMinutes(card.handMinutes)}, {formatMinutes(card.dryMinutes * coat.passes)}
           </Row>

@@ -1,0 +1,17 @@
+import { SOLIDS_SHARE } from "../colour/mix";
+import type { Coat } from "../job";
+import { isTechniqueId, techniques } from "../techniques";
+import type { TechniqueDefinition } from "../techniques/technique";
+
+/** How paint is handled: thinned and counted in drops, spread as a paste, or as dry powder. */
+export type PaintForm = "liquid" | "paste" | "powder";
+
+/** How the paint of a coat is handled. */
+export function paintFormOf({ technique: { id } }: Pick<Coat, "technique">): PaintForm {
+  const technique: TechniqueDefinition | null = isTechniqueId(id) ? techniques[id] : null;
+  const kinds = technique?.potKinds ?? [];
+  return kinds.includes("paste") ? "paste" : kinds.includes("powder") ? "powder" : "liquid";
+}
+
+/** Share of the volume put on that stays when it is dry; paste and powder hardly shrink. */
+export const SOLIDS: Readonly<Record<PaintForm, number>> = { liquid: SOLIDS_SHARE, paste: 1, powder: 1 };
