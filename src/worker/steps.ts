@@ -1,6 +1,6 @@
 import { opticsOfMix } from "../core/colour/appearance";
 import { ciede2000 } from "../core/colour/difference";
-import { baseHueOf, type BaseHue } from "../core/checks/seen";
+import { baseHueOf, baseIndex, type BaseHue } from "../core/checks/seen";
 import { filmTable, LEVELS, levelUm, masstone } from "../core/colour/film";
 import { mixById } from "../core/job";
 import type { FilmPlanes } from "../core/simulate/planes";
@@ -120,7 +120,7 @@ const EARLIER_STEP = 5;
 const HUE_STEP = 7;
 
 function readBaseHue(request: SpecimenRequest, laid: LaidSurface, last: Uint8ClampedArray): BaseHue | null {
-  const base = laid.coats[0];
+  const base = laid.coats[baseIndex(laid.coats.map(({ coat }) => coat))];
   const mix = base && mixById(request.job, base.coat.mixId);
   if (!mix) return null;
   const { inside } = laid.grid;

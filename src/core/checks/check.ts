@@ -1,6 +1,7 @@
 import type { Coat, Job, Paint, Surface } from "../job";
 import type { Pattern } from "../patterns/pattern";
 import type { SurfaceForm } from "../surface/forms/form";
+import type { SampledSurface } from "../simulate/sampled";
 import type { CheckResult } from "./finding";
 
 /** What a check looks at: one surface of a job, built, with the shelf. */
@@ -11,6 +12,8 @@ export interface CheckContext {
   readonly paints: readonly Paint[];
   /** Coats that will be painted, in order. */
   readonly coats: readonly Coat[];
+  /** The surface as it comes out, painted on few cells when first asked for. */
+  readonly sampled: () => SampledSurface;
   /** Null where the surface has none. */
   readonly pattern: Pattern | null;
 }

@@ -3,7 +3,7 @@ import { ciede2000 } from "../colour/difference";
 import { layFilm, masstone } from "../colour/film";
 import { spectrumToLab } from "../colour/spaces";
 import { mixById, type Coat, type Surface } from "../job";
-import { brushedPassUm } from "../colour/mix";
+import { coatPassUm } from "../techniques/passUm";
 import { counted, formatNumber, formatThinning } from "../units";
 import { isUnseen, placeOf } from "../patterns/pattern";
 import { familyIn } from "../patterns";
@@ -25,7 +25,9 @@ function meantToCover({ surface, pattern }: CheckContext, coat: Coat): boolean {
   const { kind } = coat.place;
   // Broken texture is not meant to cover; only what is laid in one piece is.
   if (kind === "zones" && !SOLID.has(coat.technique.id)) return false;
-  if (kind === "hollows" || kind === "everywhere") return false;
+  if (kind === "hollows") return false;
+  // What is laid all over is the colour the rest is painted on, however thin it was made.
+  if (kind === "everywhere") return coat.technique.id === "base-coat";
   if (isUnseen(familyIn(surface), coat)) return false;
   // What is thinned on purpose lets what it crosses show.
   return !(coat.water >= 2 && placeOf(pattern, coat)?.through);
@@ -40,16 +42,27 @@ function remediesFor(
   coat: Coat,
   reaches: (water: number, passes: number) => boolean,
 ): Remedy[] {
-  const more = Array.from({ length: MOST_PASSES - coat.passes }, (_, at) => coat.passes + at + 1);
+  const more = Array.from(
+    { length: Math.max(0, MOST_PASSES - coat.passes) },
+    (_, at) => coat.passes + at + 1,
+  );
   const passes = more.find((count) => reaches(coat.water, count));
-  const thicker = [2, 1, 0.5].find((water) => water < coat.water && reaches(water, coat.passes));
+  const thicker = [4, 3, 2, 1, 0.5, 0].find((water) => water < coat.water && reaches(water, coat.passes));
   const remedy = (label: string, key: string, value: number) => ({
     label,
     changes: [coatChange(surface.id, coat.id, key, value)],
   });
   return [
     ...(passes === undefined ? [] : [remedy(`Plan ${counted(passes, "pass", "passes")}`, "passes", passes)]),
-    ...(thicker === undefined ? [] : [remedy(`Thin it ${formatThinning(thicker)}`, "water", thicker)]),
+    ...(thicker === undefined
+      ? []
+      : [
+          remedy(
+            thicker === 0 ? "No water in it" : `Less water: ${formatThinning(thicker)}`,
+            "water",
+            thicker,
+          ),
+        ]),
   ];
 }
 
@@ -70,7 +83,7 @@ function shortfall(
   const ground = lightnessOf(darkest);
   if (goal[0] - ground < DARKER_BY || short < SHORT_BY) return null;
   const reaches = (water: number, passes: number) => {
-    const film = layFilm(optics, brushedPassUm(water) * passes, darkest.tone.spectrum);
+    const film = layFilm(optics, coatPassUm({ ...coat, water }) * passes, darkest.tone.spectrum);
     return ciede2000(spectrumToLab(film), goal) < SHORT_BY;
   };
   const thinned = coat.water === 0 ? "unthinned" : `at ${formatThinning(coat.water)}`;

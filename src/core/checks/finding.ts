@@ -12,6 +12,8 @@ export interface Change {
 export interface Remedy {
   readonly label: string;
   readonly changes: readonly Change[];
+  /** Remedies of one ladder do more and more of the same: only the first that is enough is offered. */
+  readonly ladder?: string;
 }
 
 /** A place on the flat that a verdict is about. */

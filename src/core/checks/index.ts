@@ -7,15 +7,43 @@ import type { Check, CheckContext } from "./check";
 import { cover } from "./cover";
 import { evenness } from "./evenness";
 import { filmBuildUp } from "./filmBuildUp";
-import { GRAVITIES, type CheckResult, type Finding } from "./finding";
+import { GRAVITIES, type CheckResult, type Finding, type Remedy } from "./finding";
 import { pots } from "./pots";
+import { hashText } from "../random";
+import { deriveCoats } from "../patterns/derive";
+import { sampledSurface, type SampledSurface } from "../simulate/sampled";
+import { applyRemedy } from "./applyRemedy";
+import { baseHue } from "./baseHue";
+import { buried } from "./buried";
+import { finerThanHand } from "./finerThanHand";
+import { lostHighlight } from "./lostHighlight";
+import { mediumAlone } from "./mediumAlone";
+import { pasteOverPaint } from "./pasteOverPaint";
+import { touchingAlike, TOUCHING } from "./touching";
+import { unseen } from "./unseen";
+import { washTooDark } from "./washTooDark";
+import { wetBlendDry } from "./wetBlendDry";
 
 /** Every check that any surface can have. A new one is one file and one line here; a family brings its own. */
-export const checks: readonly Check[] = [pots, cover, filmBuildUp, evenness];
+export const checks: readonly Check[] = [
+  pots,
+  cover,
+  filmBuildUp,
+  evenness,
+  unseen,
+  buried,
+  baseHue,
+  mediumAlone,
+  finerThanHand,
+  wetBlendDry,
+  pasteOverPaint,
+  washTooDark,
+  lostHighlight,
+];
 
 /** Checks a surface goes through: its pattern's own among them. */
 export function checksOf(surface: Pick<Surface, "pattern">): readonly { id: string; label: string }[] {
-  return [...checks, ...(familyIn(surface)?.checks ?? [])];
+  return [...checks, ...(familyIn(surface)?.checks ?? []), TOUCHING];
 }
 
 /** A surface that cannot be built or read is itself the finding. */
@@ -32,28 +60,97 @@ function unusable(surface: Surface, error: Error): Finding {
   };
 }
 
-function runAll(context: CheckContext): (CheckResult & { readonly check: string })[] {
+type Found = CheckResult & { readonly check: string };
+
+/** What all checks of a surface find, or one of them alone. */
+function runAll(context: CheckContext, only: string | null): Found[] {
   const { pattern } = context;
-  const common = checks.flatMap((check) =>
-    check.run(context).map((found) => ({ ...found, check: check.id })),
-  );
+  const wanted = ({ id }: { readonly id: string }) => only === null || id === only;
+  const common = checks
+    .filter(wanted)
+    .flatMap((check) => check.run(context).map((found) => ({ ...found, check: check.id })));
   if (!pattern) return common;
   const { params, layout, family } = pattern;
-  const own = family.checks.flatMap((check) =>
-    check.run({ ...context, pattern, params, layout }).map((found) => ({ ...found, check: check.id })),
-  );
+  const own = family.checks
+    .filter(wanted)
+    .flatMap((check) =>
+      check.run({ ...context, pattern, params, layout }).map((found) => ({ ...found, check: check.id })),
+    );
   return [...common, ...own];
+}
+
+/** What is found on one surface of a job. @throws InputError where it cannot be built or read */
+function foundOn(job: Job, surface: Surface, paints: readonly Paint[], only: string | null = null): Found[] {
+  const form = buildForm(surface);
+  const pattern = patternOf(surface, form, job.hand);
+  let looked: SampledSurface | null = null;
+  const sampled = () => (looked ??= sampledSurface(job, surface, paints));
+  return runAll({ job, surface, form, paints, coats: activeCoats(surface), pattern, sampled }, only);
 }
 
 const worstFirst = (found: readonly Finding[]): Finding[] =>
   [...found].sort((a, b) => GRAVITIES.indexOf(a.gravity) - GRAVITIES.indexOf(b.gravity));
 
-/** All findings on one surface, worst first. */
+/** Whether a remedy does away with what was found, tried on the job itself. */
+function cures(job: Job, surface: Surface, paints: readonly Paint[], found: Found, remedy: Remedy): boolean {
+  try {
+    const mended = deriveCoats(applyRemedy(job, remedy), paints, job);
+    const after = mended.surfaces.find(({ id }) => id === surface.id);
+    return !after || !foundOn(mended, after, paints, found.check).some(({ key }) => key === found.key);
+  } catch (error) {
+    if (error instanceof InputError) return false;
+    throw error;
+  }
+}
+
+/** What was tried before, by surface, finding and remedy: most edits leave most findings as they are. */
+const tried = new Map<string, boolean>();
+const MOST_TRIED = 2000;
+
+function curesOnce(key: string, find: () => boolean): boolean {
+  const known = tried.get(key);
+  if (known !== undefined) return known;
+  if (tried.size >= MOST_TRIED) tried.clear();
+  const found = find();
+  tried.set(key, found);
+  return found;
+}
+
+/** Remedies that cure, of each ladder the first that does; those after it need not be tried. */
+function firstCures({ remedies }: Found, isCure: (remedy: Remedy) => boolean): Remedy[] {
+  const climbed = new Set<string>();
+  return remedies.filter((remedy) => {
+    const { ladder } = remedy;
+    if ((ladder !== undefined && climbed.has(ladder)) || !isCure(remedy)) return false;
+    if (ladder !== undefined) climbed.add(ladder);
+    return true;
+  });
+}
+
+/** Findings with those of their remedies that cure them. */
+function withCures(job: Job, surface: Surface, paints: readonly Paint[], all: readonly Found[]): Found[] {
+  if (!all.some(({ remedies }) => remedies.length > 0)) return [...all];
+  const { hand, figures, mixes, touching } = job;
+  const on = JSON.stringify([
+    surface,
+    hand,
+    figures,
+    mixes,
+    touching,
+    paints.map((paint) => [paint.id, paint.thick, paint.fit]),
+  ]);
+  const short = String(hashText(on)) + on.length;
+  const isCure = (found: Found, remedy: Remedy) =>
+    curesOnce(JSON.stringify([short, found.check, found.key, remedy.changes]), () =>
+      cures(job, surface, paints, found, remedy),
+    );
+  return all.map((found) => ({ ...found, remedies: firstCures(found, (remedy) => isCure(found, remedy)) }));
+}
+
+/** All findings on one surface, worst first; every remedy offered cures its finding. */
 export function checkSurface(job: Job, surface: Surface, paints: readonly Paint[]): Finding[] {
   try {
-    const form = buildForm(surface);
-    const pattern = patternOf(surface, form, job.hand);
-    const found = runAll({ job, surface, form, paints, coats: activeCoats(surface), pattern });
+    const found = withCures(job, surface, paints, foundOn(job, surface, paints));
     return worstFirst(
       found.map(({ key, check, ...rest }) => ({
         ...rest,
@@ -70,4 +167,7 @@ export function checkSurface(job: Job, surface: Surface, paints: readonly Paint[
 
 /** All findings of a job, worst first. */
 export const checkJob = (job: Job, paints: readonly Paint[]): Finding[] =>
-  worstFirst(job.surfaces.flatMap((surface) => checkSurface(job, surface, paints)));
+  worstFirst([
+    ...job.surfaces.flatMap((surface) => checkSurface(job, surface, paints)),
+    ...touchingAlike(job, paints),
+  ]);

@@ -54,12 +54,36 @@ describe("verdicts on a simulated surface", () => {
 
   it("name a coat that a later one buries, and which", async () => {
     const job = withSatchel((coats) => [
-      ...coats,
+      ...coats.map((coat, at) => ({ ...coat, held: at > 0 && coat.id !== "satchel-second-stipple" })),
       { ...coats[0]!, id: "over", name: "Base over it", passes: 6, water: 0 },
     ]);
     const { findings } = await judged(job);
     const found = findings.find((one) => one.id === "satchel/buried/satchel-second-stipple")!;
     expect(found.reason).toContain("Base over it");
+  });
+
+  it("are one where one coat buries many, and say what to do about that one", async () => {
+    const job = withSatchel((coats) => [
+      ...coats,
+      { ...coats[0]!, id: "over", name: "Base over it", passes: 6, water: 0 },
+    ]);
+    const { findings } = await judged(job);
+    const told = findings.filter((one) => one.id.includes("/buried/"));
+    expect(told.map(({ id }) => id)).toEqual(["satchel/buried/over"]);
+    expect(told[0]!.sentence).toMatch(/^Base over it buries \d+ coats: /);
+    const mended = applyRemedy(job, told[0]!.remedies[0]!);
+    expect((await judged(mended)).findings.filter((one) => one.id.includes("/buried/"))).toEqual([]);
+  });
+
+  it("leave an undercoat alone: it is there to be covered, and the base over it is the base", async () => {
+    const job = withSatchel((coats) => [
+      { ...coats[0]!, id: "under", name: "Undercoat", mixId: "deep-tarn", passes: 1 },
+      { ...coats[0]!, passes: 6, water: 0 },
+      ...coats.slice(1),
+    ]);
+    const { findings } = await judged(job);
+    expect(findings.filter(({ coatId }) => coatId === "under")).toEqual([]);
+    expect(findings.filter((one) => one.id.includes("/base-hue/"))).toEqual([]);
   });
 
   it("say where a base's hue is lost", async () => {

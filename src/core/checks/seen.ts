@@ -1,10 +1,15 @@
-import { chromaOf, type Triple } from "../colour/spaces";
-import type { Coat, Surface } from "../job";
+import { chromaOf, spectrumToLab, type Triple } from "../colour/spaces";
+import { mixById, type Coat, type Surface } from "../job";
 import { formatNumber } from "../units";
 import { familyIn } from "../patterns";
 import { isUnseen } from "../patterns/pattern";
 import { isTechniqueId, techniques } from "../techniques";
-import { coatChange, type Finding, type Remedy } from "./finding";
+import { masstone } from "../colour/film";
+import { opticsOfMix } from "../colour/appearance";
+import type { Check, CheckContext } from "./check";
+import { coatChange, type CheckResult, type Finding, type Remedy } from "./finding";
+
+type SeenId = "unseen" | "buried" | "base-hue";
 
 /** What a simulated coat did; measured on the picture, so these verdicts come once it is painted. */
 export interface SeenCoat {
@@ -71,13 +76,17 @@ function notThereToBeSeen(surface: Surface, coat: Coat): boolean {
   return (isTechniqueId(id) && techniques[id].unseen === true) || isUnseen(familyIn(surface), coat);
 }
 
+type Seen = CheckResult & { readonly check: SeenId };
+
 /** A coat that makes no difference to what it lies on. */
-const unseen = (surface: Surface, coat: Coat, { change }: SeenCoat): Finding => ({
-  id: `${surface.id}/unseen/${coat.id}`,
-  gravity: "look",
-  surfaceId: surface.id,
-  coatId: coat.id,
-  where: `${surface.name}, ${coat.name}`,
+const unseen = (surface: Surface, coat: Coat, { change }: SeenCoat): Seen => ({
+  ...{
+    check: "unseen",
+    key: coat.id,
+    gravity: "look",
+    coatId: coat.id,
+    where: `${surface.name}, ${coat.name}`,
+  },
   sentence: `${coat.name} changes what it lies on by ${formatNumber(change, 1)} at most, which no eye sees.`,
   reason: `A difference below ${formatNumber(UNSEEN, 1)} (CIEDE2000) is lost; the two tones are too close, or the film is too thin.`,
   remedies: [
@@ -89,61 +98,132 @@ const unseen = (surface: Surface, coat: Coat, { change }: SeenCoat): Finding => 
   ],
 });
 
+const overOf = ({ above }: SeenCoat) => [...above].sort((a, b) => b.hides - a.hides)[0]?.coatId ?? null;
+
 /** A coat of which little is left when all is dry. */
-function buried(surface: Surface, coat: Coat, effect: SeenCoat): Finding {
-  const over = [...effect.above].sort((a, b) => b.hides - a.hides)[0];
-  const name = surface.coats.find((one) => one.id === over?.coatId)?.name;
+function buried(surface: Surface, coat: Coat, effect: SeenCoat): Seen {
+  const name = surface.coats.find((one) => one.id === overOf(effect))?.name;
   return {
-    id: `${surface.id}/buried/${coat.id}`,
-    gravity: "look",
-    surfaceId: surface.id,
-    coatId: coat.id,
-    where: `${surface.name}, ${coat.name}`,
+    ...{
+      check: "buried",
+      key: coat.id,
+      gravity: "look",
+      coatId: coat.id,
+      where: `${surface.name}, ${coat.name}`,
+    },
     sentence: `Only ${percent(effect.showing / effect.coveredShare)} of ${coat.name} still shows when all is dry.`,
     reason: name ? `${name} covers most of it.` : "Later coats cover it.",
     remedies: [holdBack(surface, coat)],
   };
 }
 
+/** From so many on, coats buried by one and the same are one finding about that one. */
+const MANY = 3;
+
+/** Several coats that one later coat buries: it was left to the last, or put on too thick. */
+function buriesMany(surface: Surface, over: Coat, coats: readonly Coat[]): Seen {
+  const names = coats.map(({ name }) => name);
+  return {
+    ...{
+      check: "buried",
+      key: over.id,
+      gravity: "look",
+      coatId: over.id,
+      where: `${surface.name}, ${over.name}`,
+    },
+    sentence: `${over.name} buries ${coats.length} coats: ${names.slice(0, 4).join(", ")}${names.length > 4 ? " and others" : ""}.`,
+    reason: `It comes after them and covers what they did. Move ${over.name} before ${coats[0]!.name}, or hold it back.`,
+    remedies: [holdBack(surface, over)],
+  };
+}
+
+/** Buried coats, those that one coat buries taken together. */
+function buriedResults(surface: Surface, found: readonly { coat: Coat; effect: SeenCoat }[]): Seen[] {
+  const overs = new Set(found.map(({ effect }) => overOf(effect)));
+  return [...overs].flatMap((overId): Seen[] => {
+    const list = found.filter(({ effect }) => overOf(effect) === overId);
+    const over = surface.coats.find((coat) => coat.id === overId);
+    if (!over || list.length < MANY) return list.map(({ coat, effect }) => buried(surface, coat, effect));
+    const coats = list.map(({ coat }) => coat);
+    return [buriesMany(surface, over, coats)];
+  });
+}
+
 /** A base whose hue texture or glazes have taken over; null where it still reads. */
-function lostHue(surface: Surface, first: Coat | undefined, baseHue: BaseHue | null): Finding | null {
-  if (!baseHue || !first || surface.pattern !== null) return null;
+function lostHue(surface: Surface, base: Coat | undefined, baseHue: BaseHue | null): Seen | null {
+  if (!baseHue || !base || surface.pattern !== null) return null;
   if (baseHue.baseChroma < GREY || baseHue.share >= LEAST_BASE) return null;
   return {
-    id: `${surface.id}/base-hue/${first.id}`,
-    gravity: "look",
-    surfaceId: surface.id,
-    coatId: first.id,
-    where: surface.name,
-    sentence: `The hue of ${first.name} reads on ${percent(baseHue.share)} of the surface only.`,
+    ...{ check: "base-hue", key: base.id, gravity: "look", coatId: base.id, where: surface.name },
+    sentence: `The hue of ${base.name} reads on ${percent(baseHue.share)} of the surface only.`,
     reason: `Mean hue is ${formatNumber(baseHue.meanDeg, 0)}°, the base's ${formatNumber(baseHue.baseDeg, 0)}°: texture or glazes have taken over. Thin the glazes, or let more of the base show.`,
     remedies: [],
   };
 }
 
-/** Verdicts on a surface as it was simulated: coats that are not seen, coats that are buried, a base that is lost. */
-export function seenFindings(
-  surface: Surface,
-  effects: readonly SeenCoat[],
-  baseHue: BaseHue | null,
-): Finding[] {
-  const coatOf = (effect: SeenCoat | undefined) => surface.coats.find((coat) => coat.id === effect?.coatId);
-  const found = effects.flatMap((effect): Finding[] => {
-    const coat = coatOf(effect);
-    if (!coat || effect.coveredShare === 0 || notThereToBeSeen(surface, coat)) return [];
-    if (effect.change < UNSEEN) return [unseen(surface, coat, effect)];
-    // The first coat of a cloth is there to be covered.
-    const groundOfCloth = surface.pattern !== null && effect === effects[0];
-    const shows = effect.showing / effect.coveredShare;
-    return shows < BURIED_SHARE && !groundOfCloth ? [buried(surface, coat, effect)] : [];
-  });
-  const lost = lostHue(surface, coatOf(effects[0]), baseHue);
-  return lost ? [...found, lost] : found;
+/** Ways of laying a ground: what is laid so before the base proper is an undercoat, there to be covered. */
+const GROUNDS: ReadonlySet<string> = new Set(["base-coat", "airbrush", "texture-paste"]);
+
+/** Where the base lies among the painted coats: the last of those laid all over before anything else. */
+export function baseIndex(coats: readonly Coat[]): number {
+  const isGround = ({ place, technique }: Coat) => place.kind === "everywhere" && GROUNDS.has(technique.id);
+  const first = coats.findIndex((coat) => !isGround(coat));
+  return Math.max(0, (first < 0 ? coats.length : first) - 1);
 }
 
-/** What these verdicts look at, for the list of what was found in order. */
-export const SEEN_CHECKS = [
-  { id: "unseen", label: "Every coat is seen over its ground" },
-  { id: "buried", label: "No coat is buried" },
-  { id: "base-hue", label: "The base's hue still reads" },
-] as const;
+/** Verdicts on a surface as it was simulated: coats that are not seen, coats that are buried, a base that is lost. */
+export function seenResults(surface: Surface, effects: readonly SeenCoat[], baseHue: BaseHue | null): Seen[] {
+  const painted = effects.flatMap((effect) => {
+    const coat = surface.coats.find((one) => one.id === effect.coatId);
+    return coat ? [{ coat, effect }] : [];
+  });
+  const base = baseIndex(painted.map(({ coat }) => coat));
+  const judged = painted.filter(
+    ({ coat, effect }) => effect.coveredShare > 0 && !notThereToBeSeen(surface, coat),
+  );
+  const isUndercoat = (coat: Coat) => painted.findIndex((one) => one.coat.id === coat.id) < base;
+  // The first coat of a cloth is there to be covered, and so are undercoats.
+  const isGround = (coat: Coat) =>
+    isUndercoat(coat) || (surface.pattern !== null && coat.id === painted[0]?.coat.id);
+  const notSeen = judged.filter(({ coat, effect }) => effect.change < UNSEEN && !isUndercoat(coat));
+  const hidden = judged.filter(
+    ({ coat, effect }) =>
+      effect.change >= UNSEEN && effect.showing / effect.coveredShare < BURIED_SHARE && !isGround(coat),
+  );
+  const lost = lostHue(surface, painted[base]?.coat, baseHue);
+  return [
+    ...notSeen.map(({ coat, effect }) => unseen(surface, coat, effect)),
+    ...buriedResults(surface, hidden),
+    ...(lost ? [lost] : []),
+  ];
+}
+
+/** The same as findings. */
+export const seenFindings = (...args: Parameters<typeof seenResults>): Finding[] =>
+  seenResults(...args).map(({ check, key, ...rest }) => ({
+    ...rest,
+    id: `${args[0].id}/${check}/${key}`,
+    surfaceId: args[0].id,
+  }));
+
+/** What the verdicts go by: the surface painted on few cells, the same wherever the painter has looked. */
+function resultsOf({ job, surface, paints, coats, sampled }: CheckContext): Seen[] {
+  const { coats: seen, final } = sampled();
+  const base = coats[baseIndex(coats)];
+  const mix = base && mixById(job, base.mixId);
+  const hue = mix
+    ? baseHueOf(
+        spectrumToLab(masstone(opticsOfMix(mix, paints))),
+        final.map((lab) => [lab, 1] as const),
+      )
+    : null;
+  const effects = seen.map(({ coat, ...effect }) => ({ coatId: coat.id, ...effect }));
+  return seenResults(surface, effects, hue);
+}
+
+/** One of these verdicts as a check of its own. */
+export const seenCheck = (id: SeenId, label: string): Check => ({
+  id,
+  label,
+  run: (context) => resultsOf(context).filter(({ check }) => check === id),
+});

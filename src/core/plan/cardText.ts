@@ -109,7 +109,7 @@ export function paintFact(card: Card): string | null {
   const onFigure = need.paintUl * (need.form === "liquid" ? 1 + need.water : 1);
   const made =
     batch.cards[0]!.id === card.id
-      ? `; ${amountText(batch.neededUl)} wanted before thinning with losses, ${amountText(batch.madeUl)} mixed`
+      ? `, ${amountText(batch.neededUl)} with losses before it is thinned, ${amountText(batch.madeUl)} mixed`
       : "";
   return `${withUnit(onFigure, 1, "µl")} on the figure${made}`;
 }
@@ -130,6 +130,9 @@ export function cardFacts(
   const paint = paintFact(card);
   const mixing = mixingTexts(card, paints, painter);
   return [
+    ["Where", card.way.where],
+    ["With", card.way.tool],
+    ["How", card.way.how],
     ["Mix", card.mix ? partsText(card.mix.parts, paints) : "no paint chosen"],
     ["Drops", mixing.length > 0 ? mixing.join("; ") : dropsText(card, paints)],
     ...mindTexts(card).map((text) => ["Mind", text] as const),

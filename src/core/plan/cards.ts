@@ -11,8 +11,16 @@ import { batchesOf, type MixBatch, type MixNeed } from "./batches";
 import { batchFor, type Batch } from "./drops";
 import { BINDER_CAUTIONS, binderOf, dryingOf, mediumShareOf, type Drying } from "./drying";
 import { paintFormOf, SOLIDS } from "./paintForm";
+import { placeName } from "./placeWords";
 import { figuresInOwnMix, figuresWith, unitSays, unitShareOf } from "./unitShare";
 import { coatWork, type CoatWork } from "./work";
+
+/** Where a coat goes, what to hold, what to do: in words. */
+export interface CardWay {
+  readonly where: string;
+  readonly tool: string;
+  readonly how: string;
+}
 
 /** One bench step. */
 export interface Card {
@@ -21,6 +29,7 @@ export interface Card {
   readonly surface: Surface;
   readonly coat: Coat;
   readonly title: string;
+  readonly way: CardWay;
   readonly mix: Mix | null;
   /** Its own paint in drops, as if mixed for this card alone; null where there is nothing to count in drops. */
   readonly batch: Batch | null;
@@ -53,9 +62,7 @@ function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work:
   const pattern = place.kind === "pattern" ? patternOf(surface, form, job.hand) : null;
   if (pattern && place.kind === "pattern")
     says.push(...pattern.family.lookAt(pattern.layout, place.key, work.strokes));
-  if (place.kind === "hollows")
-    says.push("Draw it into the folds while wet; wick up any pool before it leaves a tide mark.");
-  if (place.kind === "everywhere") says.push("Look for missed spots from below and from the side.");
+  if (isTechniqueId(coat.technique.id)) says.push(techniques[coat.technique.id].bench.lookAt);
   if (coat.passes > 1) says.push(`${coat.passes} passes; let each dry before the next.`);
   return says;
 }
@@ -128,6 +135,13 @@ function cautionOf(coat: Coat, mix: Mix | null, paints: readonly Paint[]): strin
   return own !== null && binder !== null ? `${own} ${binder}` : (own ?? binder);
 }
 
+/** Where a coat goes, what to hold and what to do. */
+function wayOf({ job, surface, form, coat }: Asked): CardWay {
+  const { id } = coat.technique;
+  const { tool, how } = isTechniqueId(id) ? techniques[id].bench : { tool: "", how: "" };
+  return { where: placeName(coat.place, patternOf(surface, form, job.hand)), tool, how };
+}
+
 function cardFor(asked: Asked): Card {
   const { job, surface, form, coat, step, paints, painter } = asked;
   const id = `${surface.id}/${coat.id}`;
@@ -139,6 +153,7 @@ function cardFor(asked: Asked): Card {
   return {
     ...{ id, surface, coat, mix, work, step, drying },
     title: coat.name,
+    way: wayOf(asked),
     laid: asked.laid,
     batch: ownBatch(asked, mix, figuresInOwnMix(share)),
     needs: needsOf(asked, id, mix, share),

@@ -110,10 +110,14 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly wetInWet?: boolean;
   /** Not there to be seen by itself, as varnish is. */
   readonly unseen?: boolean;
+  /** What a card tells the hand: what to hold, what to do, what to look at before going on. */
+  readonly bench: { readonly tool: string; readonly how: string; readonly lookAt: string };
   /** Said on the card where the step can hurt someone; null where it cannot. */
   readonly caution: string | null;
   /** Marks the hand makes on an area, where the technique is one of single marks; null for brushing. */
   marksOn?(areaMm2: number, params: ParamValues<S>): { readonly count: number; readonly name: MarkName };
+  /** Its setting that says how wide a mark is, mm, where it has one. */
+  readonly markWidth?: keyof S & string;
   /** Its marks one by one, where they can be too much alike; left out where it has none, or none could be. */
   readonly singles?: SingleMarks<ParamValues<S>>;
   /** Adds the coat to an empty buffer. Same inputs, same film. */

@@ -1,33 +1,14 @@
-import { GRAVITIES, type Finding } from "../../core/checks/finding";
-import { seenFindings } from "../../core/checks/seen";
-import { activeCoats, type Job } from "../../core/job";
+import type { Finding } from "../../core/checks/finding";
+import { activeCoats } from "../../core/job";
 import { totalsOf, type Card } from "../../core/plan/cards";
 import { counted, formatMinutes } from "../../core/units";
-import { lastOf } from "../../ui/lastOf";
 import { useHistory } from "./historyStore";
-import { useDesign, useJob } from "./jobStore";
-import type { Steps } from "../../worker/steps";
+import { useJob } from "./jobStore";
 import type { Stage } from "./stages";
 import { useJudged } from "./useJudged";
-import { useSimulation } from "./useSimulation";
 
-const withSeen = lastOf(
-  (findings: readonly Finding[], design: Job, steps: Steps | null): readonly Finding[] => {
-    const surface = steps && design.surfaces.find((one) => one.id === steps.surfaceId);
-    if (!surface) return findings;
-    return [...findings, ...seenFindings(surface, steps.effects, steps.baseHue)].sort(
-      (a, b) => GRAVITIES.indexOf(a.gravity) - GRAVITIES.indexOf(b.gravity),
-    );
-  },
-);
-
-/** All verdicts on the job; those on a simulated surface join once it has been painted. */
-export function useFindings(): readonly Finding[] {
-  const design = useDesign();
-  const findings = useJudged((judged) => judged.findings);
-  const steps = useSimulation((state) => state.steps);
-  return withSeen(findings, design, steps);
-}
+/** All verdicts on the job, of every surface, wherever the painter has looked. */
+export const useFindings = (): readonly Finding[] => useJudged((judged) => judged.findings);
 
 export const useCards = (): readonly Card[] => useJudged((judged) => judged.cards);
 

@@ -185,7 +185,7 @@ describe("the printed cards", () => {
   it("carry every coat with mix, drops and cautions as text", () => {
     const pages = Array.from({ length: pageCount() }, (_, at) => textOf(at + 1)).join("\n");
     for (const coat of surface.coats) expect(pages).toContain(coat.name);
-    expect(pages).toContain("3 drops Rust Red, 1 drop Buoy Orange");
+    expect(pages).toMatch(/6 brush-loads Rust Red,\s+2 brush-loads/);
     expect(pages).toMatch(/\d+\.\d µl on the figure, \d+ µl with losses/);
     expect(pages).toMatch(/Hand time\s+\d+ min/);
     expect(pages).not.toMatch(/[\u202f\ufffd]/);

@@ -1,5 +1,5 @@
 import type { PDFDocument, PDFFont } from "pdf-lib";
-import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
+import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
 /** One card as printed. */
 export interface PdfCard {
@@ -13,9 +13,9 @@ export interface PdfCard {
   readonly after: Uint8Array;
 }
 
-const CARD_MM = 62;
+const LEAST_CARD_MM = 56;
 const LEFT = 15;
-const PICTURE_MM = 44;
+const PICTURE_MM = 40;
 
 async function drawPicture(
   document: PDFDocument,
@@ -37,19 +37,42 @@ async function drawPicture(
   sheet.text(label, x, y - 1.5, 7.5, font);
 }
 
-function drawFacts(sheet: Sheet, card: PdfCard, y: number, regular: PDFFont, bold: PDFFont): void {
-  const x = LEFT + 2 * PICTURE_MM + 8;
-  const width = PAGE_MM.width - LEFT - x;
-  let down = y + 9;
-  for (const [name, value] of card.facts) {
-    sheet.text(name, x, down, 8, regular);
-    down += Math.max(4, sheet.paragraph(value, x + 24, down, width - 24, 8, bold));
-  }
-  let under = y + 41;
-  for (const line of card.lookAt) under += sheet.paragraph(line, LEFT, under, 2 * PICTURE_MM + 4, 8, regular);
+/** Where the facts stand, and how wide their values are set, mm. */
+const FACTS_X = LEFT + 2 * PICTURE_MM + 7;
+const NAME_MM = 18;
+const VALUE_MM = PAGE_MM.width - LEFT - FACTS_X - NAME_MM;
+const SIZE_PT = 7.5;
+const LEAST_ROW_MM = 3.7;
+/** From the top of a card to its facts, and to what stands under its pictures, mm. */
+const FACTS_TOP_MM = 5;
+const UNDER_MM = 41;
+
+const rowMm = (value: string, bold: PDFFont): number =>
+  Math.max(LEAST_ROW_MM, linesOf(value, VALUE_MM, SIZE_PT, bold).length * lineMm(SIZE_PT));
+
+/** Height a card needs, mm. */
+function heightOf({ facts, lookAt }: PdfCard, regular: PDFFont, bold: PDFFont): number {
+  const beside = facts.reduce((sum, [, value]) => sum + rowMm(value, bold), FACTS_TOP_MM);
+  const under = lookAt.reduce(
+    (sum, line) => sum + linesOf(line, 2 * PICTURE_MM + 3, SIZE_PT, regular).length * lineMm(SIZE_PT),
+    UNDER_MM,
+  );
+  return Math.max(LEAST_CARD_MM, beside + 4, under + 3);
 }
 
-/** Four cards to the page, after the job's title and cautions. */
+function drawFacts(sheet: Sheet, card: PdfCard, y: number, regular: PDFFont, bold: PDFFont): void {
+  let down = y + FACTS_TOP_MM;
+  for (const [name, value] of card.facts) {
+    sheet.text(name, FACTS_X, down, SIZE_PT, regular);
+    sheet.paragraph(value, FACTS_X + NAME_MM, down, VALUE_MM, SIZE_PT, bold);
+    down += rowMm(value, bold);
+  }
+  let under = y + UNDER_MM;
+  for (const line of card.lookAt)
+    under += sheet.paragraph(line, LEFT, under, 2 * PICTURE_MM + 3, SIZE_PT, regular);
+}
+
+/** Cards one below the other, none broken over two pages, after the job's title and cautions. */
 export async function drawCards(
   document: PDFDocument,
   title: string,
@@ -61,7 +84,8 @@ export async function drawCards(
   let sheet: Sheet | null = null;
   let y = Infinity;
   for (const card of cards) {
-    if (sheet === null || y + CARD_MM > PAGE_MM.height - 10) {
+    const height = heightOf(card, regular, bold);
+    if (sheet === null || y + height > PAGE_MM.height - 8) {
       const first: boolean = sheet === null;
       sheet = new Sheet(document.addPage([PAGE_MM.width * PT_PER_MM, PAGE_MM.height * PT_PER_MM]));
       sheet.text(title, LEFT, 18, 14, bold);
@@ -75,6 +99,6 @@ export async function drawCards(
     await drawPicture(document, sheet, card.before, LEFT, y + 11, "before", regular);
     await drawPicture(document, sheet, card.after, LEFT + PICTURE_MM + 3, y + 11, "after", regular);
     drawFacts(sheet, card, y, regular, bold);
-    y += CARD_MM;
+    y += height;
   }
 }

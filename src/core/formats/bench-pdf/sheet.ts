@@ -52,24 +52,28 @@ export class Sheet {
       color: INK,
     });
   }
-  /** Breaks text into lines that fit a width; returns the height used, mm. */
+  /** Sets text in lines that fit a width; returns the height used, mm. */
   paragraph(text: string, xMm: number, yMm: number, widthMm: number, sizePt: number, font: PDFFont): number {
-    const lineMm = (sizePt * 1.35) / PT_PER_MM;
-    let line = "";
-    let used = 0;
-    for (const word of text.split(/[ \n]+/)) {
-      const longer = line === "" ? word : `${line} ${word}`;
-      if (font.widthOfTextAtSize(longer, sizePt) <= widthMm * PT_PER_MM || line === "") line = longer;
-      else {
-        this.text(line, xMm, yMm + used, sizePt, font);
-        used += lineMm;
-        line = word;
-      }
-    }
-    if (line !== "") {
-      this.text(line, xMm, yMm + used, sizePt, font);
-      used += lineMm;
-    }
-    return used;
+    const lines = linesOf(text, widthMm, sizePt, font);
+    lines.forEach((line, at) => this.text(line, xMm, yMm + at * lineMm(sizePt), sizePt, font));
+    return lines.length * lineMm(sizePt);
   }
+}
+
+/** Height of a line of text, mm. */
+export const lineMm = (sizePt: number): number => (sizePt * 1.35) / PT_PER_MM;
+
+/** Breaks text into lines that fit a width. */
+export function linesOf(text: string, widthMm: number, sizePt: number, font: PDFFont): string[] {
+  const lines: string[] = [];
+  let line = "";
+  for (const word of text.split(/[ \n]+/)) {
+    const longer = line === "" ? word : `${line} ${word}`;
+    if (line === "" || font.widthOfTextAtSize(longer, sizePt) <= widthMm * PT_PER_MM) line = longer;
+    else {
+      lines.push(line);
+      line = word;
+    }
+  }
+  return line === "" ? lines : [...lines, line];
 }

@@ -48,6 +48,11 @@ export const airbrush = defineTechnique({
   filmShare: 0.4,
   startWater: 2,
   startPlace: inZones(["lit"], 0.2),
+  bench: {
+    tool: "airbrush or can, a mask of tape where an edge is wanted",
+    how: "Short bursts from the side of the light, the piece turning; several thin mists, never a wet one.",
+    lookAt: "Grain is even and dry; the lee side stays as it was.",
+  },
   caution: "Spray only with good air and a mask that fits the paint; follow its label and your local rules.",
   lay(film, context, params, random) {
     const { grid, passUm, passes } = context;

@@ -20,6 +20,11 @@ export const baseCoat = defineTechnique({
   },
   lays: ["field"],
   filmShare: 1,
+  bench: {
+    tool: "flat or round brush of size 1 to 2",
+    how: "Brush it on along the form in thin coats; do not go back into what begins to set.",
+    lookAt: "Look for missed spots from below and from the side; no ridge where a stroke ended.",
+  },
   caution: null,
   lay(film, context, { unevenness }, random) {
     const { grid, passUm, passes } = context;

@@ -96,6 +96,11 @@ export const blotch = defineTechnique({
   lays: ["field"],
   filmShare: 0.95,
   startWater: 1,
+  bench: {
+    tool: "round brush of size 1, its point blunted",
+    how: "Dab each patch along a bend with spurs, then the next one somewhere else; turn the piece between.",
+    lookAt: "No two neighbours alike in size or turn; borders irregular, no rows.",
+  },
   caution: null,
   marksOn: (areaMm2, params) => ({
     count: Math.max(1, Math.round((areaMm2 * params.coverage) / 100 / (0.3 * params.size * params.size))),

@@ -28,6 +28,11 @@ export const dot = defineTechnique({
   lays: ["dots"],
   // A touch leaves a small bead, thicker than a stroke.
   filmShare: 1.25,
+  bench: {
+    tool: "fine round brush, point kept sharp",
+    how: "Touch once and lift straight off; fill the point anew for every few.",
+    lookAt: "Dots are round and of one tone, none has run.",
+  },
   caution: null,
   lay(film, context, params, random) {
     if (context.marks.kind !== "dots") return;

@@ -45,6 +45,11 @@ export const dryBrush = defineTechnique({
   // A wiped brush leaves a tenth of a brushed coat.
   filmShare: 0.14,
   startWater: 0,
+  bench: {
+    tool: "stiff flat brush, old and dry",
+    how: "Wipe it on cloth until it hardly marks the back of your hand, then stroke lightly across what stands out.",
+    lookAt: "Dusty marks on what stands out, nothing in the hollows; stop early and come back.",
+  },
   caution: null,
   feels: true,
   lay: (film, context, params, random) =>

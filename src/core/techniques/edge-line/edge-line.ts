@@ -38,6 +38,11 @@ export const edgeLine = defineTechnique({
   lays: ["field"],
   filmShare: 0.7,
   startWater: 0.5,
+  bench: {
+    tool: "the side of a round brush of size 0 or 1",
+    how: "Hold it flat to the edge and draw along; lift now and then.",
+    lookAt: "The line is thin, breaks here and there and stays on the edge.",
+  },
   caution: null,
   lay: (film, context, params, random) =>
     layPasses(film, context.passes, random, (one, own) => drawOnce(one, context, params, own)),

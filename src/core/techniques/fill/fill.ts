@@ -60,6 +60,11 @@ export const fill = defineTechnique({
   },
   lays: ["regions"],
   filmShare: 1,
+  bench: {
+    tool: "round brush of size 0 with a good point",
+    how: "Draw the border of each piece first, then fill it with a few dabs.",
+    lookAt: "Borders straight enough to be read, middles even; no piece left out.",
+  },
   caution: null,
   lay(film, context, params, random) {
     if (context.marks.kind !== "regions") return;

@@ -35,6 +35,11 @@ export const glaze = defineTechnique({
   startWater: 5,
   // Laid evenly, as questions about glazes reckon; drawing it into the folds is the painter's to choose.
   startParams: { pull: 0 },
+  bench: {
+    tool: "soft round brush, wiped once",
+    how: "Draw one thin film out over the place and leave it; let it dry before the next.",
+    lookAt: "What lies below still reads; no pool, no tide mark. Wick up what gathers while it is wet.",
+  },
   caution: null,
   lay(film, context, params, random) {
     const { grid, passUm, passes } = context;

@@ -53,6 +53,12 @@ export const glowDot = defineTechnique({
   lays: ["field"],
   filmShare: 1,
   startWater: 0.5,
+  markWidth: "size",
+  bench: {
+    tool: "fine round brush",
+    how: "Set the bright touch, then draw a thin ring of the same paint round it with a damp point.",
+    lookAt: "The brightest point is small; the glow falls off on all sides.",
+  },
   caution: null,
   marksOn: () => ({ count: 1, name: "dot" }),
   lay(film, context, params, random) {

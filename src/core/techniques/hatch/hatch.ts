@@ -70,6 +70,12 @@ export const hatch = defineTechnique({
   filmShare: 0.6,
   startWater: 1,
   startPlace: inZones(["raised"], 0.2),
+  markWidth: "width",
+  bench: {
+    tool: "fine long round brush",
+    how: "Short strokes one way, from the root out, the brush lifted at the tip; shift the start of each.",
+    lookAt: "Lengths and spacing vary; no comb, no rows.",
+  },
   caution: null,
   marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),
   singles: {

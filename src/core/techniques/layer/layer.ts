@@ -39,6 +39,11 @@ export const layer = defineTechnique({
   filmShare: 0.85,
   startWater: 2,
   startPlace: inZones(["raised"], 0),
+  bench: {
+    tool: "round brush of size 1, a second one damp",
+    how: "Lay it inside the place, then draw its border out with the damp brush.",
+    lookAt: "The border fades, no step and no ring; the coat below still shows beside it.",
+  },
   caution: null,
   lay(film, context, params, random) {
     const { grid, passUm, passes } = context;

@@ -36,6 +36,11 @@ export const line = defineTechnique({
   },
   lays: ["strokes"],
   filmShare: 1,
+  bench: {
+    tool: "fine long round brush",
+    how: "Draw towards yourself in short pulls, the brush freshly pointed for each; lap the pulls.",
+    lookAt: "Even in width, no gap where pulls meet; mend with the tone below.",
+  },
   caution: null,
   lay(film, context, params, random) {
     if (context.marks.kind !== "strokes") return;

@@ -44,6 +44,11 @@ export const overbrush = defineTechnique({
   lays: ["field"],
   filmShare: 0.5,
   startWater: 0.5,
+  bench: {
+    tool: "soft flat brush, little paint",
+    how: "Wipe it once and brush across all that stands up, more pressure than for dry brushing.",
+    lookAt: "Only the deepest recesses are left dark; no streaks on flats.",
+  },
   caution: null,
   feels: true,
   lay: (film, context, params, random) =>

@@ -44,6 +44,11 @@ export const pinWash = defineTechnique({
   filmShare: 0.6,
   filmUm: ({ wet }, water) => dryUm(wet, water),
   startWater: 2,
+  bench: {
+    tool: "fine long brush and a damp one beside it",
+    how: "Touch the point into a crease and let it run; wipe overruns at once with the damp brush.",
+    lookAt: "Creases and joins are drawn, open ground is clean.",
+  },
   caution: null,
   feels: true,
   lay(film, context, params, random) {

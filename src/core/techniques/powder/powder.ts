@@ -47,6 +47,11 @@ export const powder = defineTechnique({
   filmShare: 1,
   filmUm: ({ amount }) => amount,
   startWater: 0,
+  bench: {
+    tool: "soft dry brush kept for powder",
+    how: "Work it into texture and hollows, then tap the piece; do not blow.",
+    lookAt: "Matt and grainy in low ground, high ground nearly clean.",
+  },
   caution:
     "Pigment dust: wear a mask, work over paper and do not blow. A fixative carries solvent: fresh air, no flame. Follow the labels and your local rules.",
   feels: true,

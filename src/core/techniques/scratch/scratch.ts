@@ -70,6 +70,12 @@ export const scratch = defineTechnique({
   filmShare: 0.6,
   startWater: 0.5,
   startPlace: inZones(["raised"], 0.1),
+  markWidth: "width",
+  bench: {
+    tool: "finest round brush",
+    how: "Flick short strokes without looking for a pattern; turn the piece between them.",
+    lookAt: "No two alike in length or direction; more where it is worn, none in the folds.",
+  },
   caution: null,
   marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),
   singles: {

@@ -63,6 +63,11 @@ export const sponge = defineTechnique({
   lays: ["field"],
   filmShare: 0.55,
   startWater: 0.5,
+  bench: {
+    tool: "torn bit of sponge held with tweezers",
+    how: "Dip, dab off on cloth until it hardly marks, then press lightly, turning it each time.",
+    lookAt: "Clusters of chips, most on edges; no print of the sponge twice.",
+  },
   caution: null,
   feels: true,
   lay(film, context, params, random) {

@@ -48,6 +48,12 @@ export const stipple = defineTechnique({
   filmShare: 0.7,
   startWater: 0.5,
   startPlace: inZones(["raised"], 0.1),
+  markWidth: "size",
+  bench: {
+    tool: "round brush, tip only; an old splayed one for several dots at once",
+    how: "Set dots straight from above, load little; change their size as you go.",
+    lookAt: "No rows and no even spacing; denser where the place is fullest.",
+  },
   caution: null,
   marksOn: (areaMm2, params) => ({
     count: Math.round((areaMm2 * params.density) / params.together),

@@ -51,6 +51,12 @@ export const streak = defineTechnique({
   lays: ["field"],
   filmShare: 0.35,
   startWater: 3,
+  markWidth: "width",
+  bench: {
+    tool: "fine brush and a clean damp one",
+    how: "Set a small start, then draw it down at once with the damp brush until it is gone.",
+    lookAt: "Widest and darkest at the start, straight down, each of its own length.",
+  },
   caution: null,
   marksOn: (areaMm2, params) => ({
     count: Math.round(areaMm2 * params.density * params.ridges),

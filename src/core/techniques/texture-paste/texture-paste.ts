@@ -38,6 +38,11 @@ export const texturePaste = defineTechnique({
   filmShare: 1,
   filmUm: ({ depth }) => 1000 * depth,
   startWater: 0,
+  bench: {
+    tool: "old brush, spatula or stick",
+    how: "Dab it on in thin layers and press the texture in before it skins.",
+    lookAt: "No thicker than the scale allows; let each layer dry through.",
+  },
   caution:
     "Let thick paste dry slowly in layers; a hair dryer skins and blisters it and has no place near water or solvents. Sand only with a mask.",
   raises: true,

@@ -23,6 +23,11 @@ export const varnish = defineTechnique({
   startWater: 0,
   unseen: true,
   potKinds: ["varnish"],
+  bench: {
+    tool: "soft clean brush, or spray",
+    how: "One thin even coat; do not brush over what begins to set.",
+    lookAt: "Same shine from every side, no white bloom, no puddle in a fold.",
+  },
   caution:
     "Varnish carries solvent or fine spray: fresh air, a mask that fits it, no flame. Follow the label and your local rules.",
   lay(film, context, params, random) {

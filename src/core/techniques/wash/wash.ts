@@ -48,6 +48,11 @@ export const wash = defineTechnique({
   filmShare: 0.6,
   filmUm: ({ wet }, water) => dryUm(wet, water),
   startWater: 2,
+  bench: {
+    tool: "large soft brush and a damp one to wick up",
+    how: "Flood it on and leave it; hold the piece as it will stand, wick up what gathers on open ground.",
+    lookAt: "Hollows are dark, high ground nearly clean; no tide mark round a pool.",
+  },
   caution: null,
   feels: true,
   lay(film, context, params, random) {

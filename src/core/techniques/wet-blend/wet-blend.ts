@@ -31,6 +31,11 @@ export const wetBlend = defineTechnique({
   filmShare: 1,
   startWater: 0.5,
   startPlace: inZones(["lit"], 0),
+  bench: {
+    tool: "two brushes, one of them clean and damp",
+    how: "Work at once while the coat before is wet; draw to and fro over the border until it is gone.",
+    lookAt: "No border left; stop before the film drags.",
+  },
   caution: null,
   wetInWet: true,
   lay(film, context, params, random) {

@@ -2,7 +2,6 @@ import { Box, Button, Typography } from "@mui/material";
 import { lazy, Suspense } from "react";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
 import { checksOf } from "../../../core/checks";
-import { SEEN_CHECKS } from "../../../core/checks/seen";
 import { counted, formatNumber } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
@@ -84,9 +83,7 @@ export function CheckStage() {
   const edit = useEdit();
   const findings = useFindings();
   const setView = useView((view) => view.set);
-  const every = new Map(
-    [...job.surfaces.flatMap(checksOf), ...SEEN_CHECKS].map((check) => [check.id, check]),
-  );
+  const every = new Map(job.surfaces.flatMap(checksOf).map((check) => [check.id, check]));
   const clear = [...every.values()].filter(
     (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
   );

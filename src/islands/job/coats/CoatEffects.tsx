@@ -1,13 +1,14 @@
 import { Box, Typography } from "@mui/material";
 import { chromaOf } from "../../../core/colour/spaces";
-import type { Coat, Surface } from "../../../core/job";
+import { activeCoats, type Coat, type Surface } from "../../../core/job";
 import { paintFact, strokesText } from "../../../core/plan/cardText";
+import { baseIndex } from "../../../core/checks/seen";
 import { formatMinutes, formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
 import { useSimulation } from "../useSimulation";
 import { useBuilt } from "../useSurface";
 import { useCards } from "../useStageStates";
-import { placeName } from "./places";
+import { placeName } from "../../../core/plan/placeWords";
 
 /** What a coat does, computed: never help text. */
 export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
@@ -15,7 +16,8 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
   const steps = useSimulation((state) => state.steps);
   const card = useCards().find((one) => one.coat.id === coat.id && one.surface.id === surface.id);
   const effect = steps?.effects.find((one) => one.coatId === coat.id);
-  const at0 = steps?.effects[0]?.coatId === coat.id && surface.pattern === null;
+  const painted = activeCoats(surface);
+  const isBase = painted[baseIndex(painted)]?.id === coat.id && surface.pattern === null;
   if (coat.held)
     return <Typography sx={{ px: 2, py: 1 }}>Held back: it is not painted and does nothing.</Typography>;
   return (
@@ -52,7 +54,7 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
           ))}
         </Box>
       )}
-      {steps?.baseHue && at0 && (
+      {steps?.baseHue && isBase && (
         <Row name="Its hue reads on">
           {formatNumber(steps.baseHue.share * 100, 0)}&#8239;%, mean hue{" "}
           {formatNumber(steps.baseHue.meanDeg, 0)}° of {formatNumber(steps.baseHue.baseDeg, 0)}°

@@ -2,7 +2,7 @@ import { Box, Checkbox, FormControlLabel, Slider, Typography } from "@mui/materi
 import type { Place } from "../../../core/job";
 import { ZONES, type Zone } from "../../../core/surface/zoneNames";
 import { formatNumber } from "../../../core/units";
-import { ZONE_NAMES } from "./places";
+import { ZONE_NAMES } from "../../../core/plan/placeWords";
 
 type ZoneTarget = Extract<Place, { kind: "zones" }>;
 

@@ -1,56 +1,6 @@
-import { inZones, type Coat, type Place, type ZonePlace } from "../../../core/job";
-import { placeOf, type Pattern } from "../../../core/patterns/pattern";
-import type { Zone } from "../../../core/surface/zoneNames";
+import { inZones, type Coat, type Place } from "../../../core/job";
+import type { Pattern } from "../../../core/patterns/pattern";
 import { isTechniqueId, techniques } from "../../../core/techniques";
-
-/** Zones in words. */
-export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
-  raised: "raised ground",
-  level: "level ground",
-  hollow: "hollows",
-  lit: "lit places",
-  shaded: "shaded places",
-  sheltered: "sheltered places",
-  worn: "worn places",
-  unworn: "unworn places",
-  edges: "edges",
-  "upper-edges": "upper edges",
-  hem: "near the hem",
-  top: "near the top",
-  seams: "near seams",
-};
-
-/** A place in words. */
-function zonePlaceName({ zones, span, outline, near, fade }: ZonePlace): string {
-  const percent = (share: number) => `${Math.round(share * 100)}`;
-  const parts = [
-    ...zones.map((zone) => ZONE_NAMES[zone]),
-    ...(span
-      ? [
-          `${percent(span.from)} to ${percent(span.to)} % ${span.along === "height" ? "of the height" : "along"}`,
-        ]
-      : []),
-    ...(outline ? ["the outlined place"] : []),
-    ...(near
-      ? [{ inside: "on", outside: "beside", border: "along the border of" }[near.side] + " an earlier coat"]
-      : []),
-  ];
-  return `${parts.length > 0 ? parts.join(" and ") : "everywhere"}${fade > 0 && parts.length > 0 ? ", fading" : ""}`;
-}
-
-/** A place in words; places of a pattern as the pattern calls them. */
-export function placeName(place: Place, pattern: Pattern | null): string {
-  switch (place.kind) {
-    case "everywhere":
-      return "everywhere";
-    case "hollows":
-      return "in the folds";
-    case "zones":
-      return zonePlaceName(place);
-    case "pattern":
-      return placeOf(pattern, { place })?.label ?? "a place that the pattern has no more";
-  }
-}
 
 /** Every place on this surface that the coat's technique can go. */
 export function placesFor(coat: Pick<Coat, "technique">, pattern: Pattern | null): Place[] {

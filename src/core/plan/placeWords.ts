@@ -1,0 +1,52 @@
+import type { Place, ZonePlace } from "../job";
+import { placeOf, type Pattern } from "../patterns/pattern";
+import type { Zone } from "../surface/zoneNames";
+
+/** Zones in words. */
+export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
+  raised: "raised ground",
+  level: "level ground",
+  hollow: "hollows",
+  lit: "lit places",
+  shaded: "shaded places",
+  sheltered: "sheltered places",
+  worn: "worn places",
+  unworn: "unworn places",
+  edges: "edges",
+  "upper-edges": "upper edges",
+  hem: "near the hem",
+  top: "near the top",
+  seams: "near seams",
+};
+
+/** A place in words. */
+function zonePlaceName({ zones, span, outline, near, fade }: ZonePlace): string {
+  const percent = (share: number) => `${Math.round(share * 100)}`;
+  const parts = [
+    ...zones.map((zone) => ZONE_NAMES[zone]),
+    ...(span
+      ? [
+          `${percent(span.from)} to ${percent(span.to)} % ${span.along === "height" ? "of the height" : "along"}`,
+        ]
+      : []),
+    ...(outline ? ["the outlined place"] : []),
+    ...(near
+      ? [{ inside: "on", outside: "beside", border: "along the border of" }[near.side] + " an earlier coat"]
+      : []),
+  ];
+  return `${parts.length > 0 ? parts.join(" and ") : "everywhere"}${fade > 0 && parts.length > 0 ? ", fading" : ""}`;
+}
+
+/** A place in words; places of a pattern as the pattern calls them. */
+export function placeName(place: Place, pattern: Pattern | null): string {
+  switch (place.kind) {
+    case "everywhere":
+      return "everywhere";
+    case "hollows":
+      return "in the folds";
+    case "zones":
+      return zonePlaceName(place);
+    case "pattern":
+      return placeOf(pattern, { place })?.label ?? "a place that the pattern has no more";
+  }
+}
