@@ -41,6 +41,9 @@ export interface GlazeOptions {
 export const GLAZE_WATERS = [2, 3, 4, 5, 6, 8, 10] as const;
 export const GLAZE_COATS = [1, 2, 3, 4] as const;
 
+/** A glaze whose good route ranks no further behind than this may have a better one, and is tried out. */
+const NEARLY = 2;
+
 interface Route {
   readonly water: number;
   readonly coats: number;
@@ -66,8 +69,14 @@ function routes(coatUm: (water: number) => number): Route[] {
   ).sort((a, b) => a.filmUm - b.filmUm || a.coats - b.coats);
 }
 
-/** The best route of one glaze: the score falls and rises once with the film, so the list is halved, then searched around. */
-function bestRoute(optics: Optics, ways: readonly Route[], tones: readonly ToneGoal[]): Route {
+/** The best route of one glaze, each tried. */
+function bestOfAll(optics: Optics, ways: readonly Route[], tones: readonly ToneGoal[]): Route {
+  const scores = ways.map(({ filmUm }) => scoreOf(optics, filmUm, tones).score);
+  return ways[scores.reduce((best, score, at) => (score < scores[best]! - 1e-9 ? at : best), 0)]!;
+}
+
+/** A route near the best of one glaze: the score mostly falls and rises once with the film, so a third is tried, then around. */
+function goodRoute(optics: Optics, ways: readonly Route[], tones: readonly ToneGoal[]): Route {
   const scores = new Map<number, number>();
   const at = (index: number) => {
     const known = scores.get(index);
@@ -106,11 +115,14 @@ export async function findGlazes(
   const ways = routes(coatUm);
   let best: FoundGlaze[] = [];
   const consider = (parts: readonly MixPart[], optics: Optics) => {
-    const way = bestRoute(optics, ways, tones);
-    const seen = scoreOf(optics, way.filmUm, tones);
-    if (best.length === keep && seen.score >= best[keep - 1]!.score) return;
     // Half a unit more is worth a pot less.
-    const rank = (one: FoundGlaze) => one.score + 0.5 * (one.parts.length - 1);
+    const rank = (one: Pick<FoundGlaze, "score" | "parts">) => one.score + 0.5 * (one.parts.length - 1);
+    const worst = best.length === keep ? rank(best[keep - 1]!) : Infinity;
+    const good = goodRoute(optics, ways, tones);
+    if (rank({ parts, score: scoreOf(optics, good.filmUm, tones).score }) >= worst + NEARLY) return;
+    const way = bestOfAll(optics, ways, tones);
+    const seen = scoreOf(optics, way.filmUm, tones);
+    if (rank({ parts, score: seen.score }) >= worst) return;
     best = [...best, { parts, ...way, ...seen }].sort((a, b) => rank(a) - rank(b)).slice(0, keep);
   };
   const pairs = pairsOfParts(mostParts);

@@ -17,18 +17,26 @@ export interface PaintColour {
 /** The film in which hiding and `overWhite` are stated: one full undiluted coat, dry. */
 export const STANDARD_FILM_UM = 30;
 
-/** Contrast ratio (Y over black / Y over white) of the standard film. */
+/**
+ * Contrast ratio (Y over black / Y over white) of the standard film. That of a transparent one is a share of its own
+ * luminance over white: a dark ink shows black as good as unchanged, a pale one veils it.
+ */
 export const CONTRAST_RATIO: Readonly<Record<Hiding, number>> = {
   opaque: 0.98,
   semi: 0.85,
   transparent: 0.4,
 };
 
+/** Contrast ratio meant for a pot of one colour. @param luminance Y of its one colour, 0…1 */
+export const wantedContrast = (hiding: Hiding, luminance01: number): number =>
+  hiding === "transparent" ? CONTRAST_RATIO.transparent * luminance01 : CONTRAST_RATIO[hiding];
+
 /** Reflectance of the white and black of a drawdown chart. */
 export const CHART_WHITE = 0.95;
 export const CHART_BLACK = 0.01;
 
-const luminance = (spectrum: Spectrum) =>
+/** Y of a reflectance, 0…1. */
+export const luminance = (spectrum: Spectrum): number =>
   spectrum.reduce((sum, value, band) => sum + XYZ_WEIGHTS[1][band]! * value, 0);
 
 /** Y over black divided by Y over white, for the standard film. */
@@ -131,7 +139,7 @@ export function opticsOf(colour: PaintColour): Optics {
     ),
     scattering: new Float64Array(BANDS).fill(s),
   });
-  const s = bisect(1e-6, 0.02, CONTRAST_RATIO.transparent * luminance(thick), (value) =>
+  const s = bisect(1e-9, 1, wantedContrast("transparent", luminance(thick)), (value) =>
     contrastRatio(withScattering(value)),
   );
   return withScattering(s);

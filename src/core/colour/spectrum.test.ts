@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { BANDS } from "./bands";
+import { BANDS, MAX_REFLECTANCE, MIN_REFLECTANCE } from "./bands";
 import { averageLight, hexToSpectrum, linearToSpectrum, uniformSpectrum } from "./spectrum";
 import { fitGamut, hexToLinear, spectrumToHex, spectrumToLab, spectrumToLinear } from "./spaces";
 
@@ -24,8 +24,8 @@ describe("spectra from colours", () => {
         const spectrum = hexToSpectrum(hexOf(rgb));
         expect(spectrum).toHaveLength(BANDS);
         for (const value of spectrum) {
-          expect(value).toBeGreaterThanOrEqual(0.004);
-          expect(value).toBeLessThanOrEqual(0.985);
+          expect(value).toBeGreaterThanOrEqual(MIN_REFLECTANCE);
+          expect(value).toBeLessThanOrEqual(MAX_REFLECTANCE);
         }
       }),
       { numRuns: 100 },

@@ -67,7 +67,7 @@ export const paintSchema = fields({
   /** How its dry surface looks. */
   finish: one(FINISHES),
   /** Tinting strength against an ordinary paint. */
-  strength: size(0.2, 5),
+  strength: size(0.2, 20),
   /** Size of one drop out of this pot, µl. */
   dropUl: size(5, 200),
   /** What readings of this pot gave; null where it was not read. It then stands above the colours given by eye. */

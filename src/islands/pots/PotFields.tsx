@@ -11,7 +11,9 @@ import {
 } from "../../core/job";
 import { NumberField } from "../../ui/NumberField";
 import { ColourField } from "./ColourField";
+import { misfitsOf } from "../../core/colour/misfit";
 import { PotDrawdown } from "./PotDrawdown";
+import { withKind, withLook } from "./potLooks";
 
 interface Props {
   readonly paint: Paint;
@@ -87,7 +89,8 @@ function OptionalColour({
 /** What a painter can say about a pot by eye. */
 export function PotFields({ paint, set, onWrong }: Props) {
   // A colour given by eye takes the place of what was read.
-  const look = (change: Partial<Paint>) => set({ ...change, fit: null });
+  const look = (change: Partial<Paint>) => set(withLook(paint, change));
+  const misfits = misfitsOf(paint);
   return (
     <Box sx={{ display: "grid", gap: 2, pt: 1 }}>
       <PotDrawdown paint={paint} />
@@ -128,6 +131,11 @@ export function PotFields({ paint, set, onWrong }: Props) {
         onChange={(overBlack) => look({ overBlack })}
         onWrong={(wrong) => onWrong("black", wrong)}
       />
+      {misfits.map(({ field, message }) => (
+        <Typography key={field} variant="body2" role="status" color="error">
+          {message}
+        </Typography>
+      ))}
       {paint.overBlack !== null && (
         <Typography variant="caption">
           Hiding is taken from these colours, not from the word. A full coat is 30&#8239;µm dry.
@@ -152,7 +160,7 @@ export function PotFields({ paint, set, onWrong }: Props) {
           label="Kind"
           value={paint.kind}
           values={PAINT_KINDS}
-          onChange={(kind) => set({ kind })}
+          onChange={(kind) => set(withKind(paint, kind))}
         />
         <Choice<PaintState>
           label="State"
@@ -165,7 +173,7 @@ export function PotFields({ paint, set, onWrong }: Props) {
         <NumberField
           label="Tinting strength, 1 ordinary"
           min={0.2}
-          max={5}
+          max={20}
           step={0.1}
           value={paint.strength}
           onChange={(strength) => set({ strength })}

@@ -1,6 +1,7 @@
 import { paintOptics } from "../../core/colour/appearance";
 import { layFilm, masstone } from "../../core/colour/film";
 import { CHART_BLACK, CHART_WHITE, STANDARD_FILM_UM } from "../../core/colour/paint";
+import { startStrength } from "../../core/colour/startStrength";
 import { spectrumToHex } from "../../core/colour/spaces";
 import { uniformSpectrum } from "../../core/colour/spectrum";
 import type { Paint } from "../../core/job";
@@ -30,8 +31,20 @@ export function potLook(paint: Paint): PotLook {
   return look;
 }
 
-/** A pot to be filled in. */
-export const blankPot = (): Paint => ({
+/** A pot with other colours or of another kind; its strength follows where it stands at its start value. */
+export function withLook(paint: Paint, change: Partial<Paint>): Paint {
+  const next = { ...paint, ...change, fit: null };
+  const untouched = Math.abs(paint.strength - startStrength(paint)) < 0.026;
+  return untouched ? { ...next, strength: startStrength(next) } : next;
+}
+
+/** A pot of another kind; readings stay, its strength follows as for another look. */
+export const withKind = (paint: Paint, kind: Paint["kind"]): Paint => ({
+  ...withLook(paint, { kind }),
+  fit: paint.fit,
+});
+
+const startPot = (): Paint => ({
   id: `paint-own-${crypto.randomUUID().slice(0, 12)}`,
   name: "",
   range: "",
@@ -46,3 +59,9 @@ export const blankPot = (): Paint => ({
   dropUl: 40,
   fit: null,
 });
+
+/** A pot to be filled in. */
+export function blankPot(): Paint {
+  const pot = startPot();
+  return { ...pot, strength: startStrength(pot) };
+}

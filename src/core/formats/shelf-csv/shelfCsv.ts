@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { startStrength } from "../../colour/startStrength";
 import { ValidationError } from "yup";
 import { labToHex } from "../../colour/spaces";
 import { paintSchema } from "../../job";
@@ -44,19 +45,26 @@ export interface ShelfReport {
   readonly lines: readonly LineOutcome[];
 }
 
-const sameName = (a: Pick<Paint, "name" | "range">, b: Pick<Paint, "name" | "range">) =>
-  a.name.toLowerCase() === b.name.toLowerCase() && a.range.toLowerCase() === b.range.toLowerCase();
+/** The same for pots that are one: name and range, whatever their case. */
+const nameKey = ({ name, range }: Pick<Paint, "name" | "range">): string =>
+  JSON.stringify([name.toLowerCase(), range.toLowerCase()]);
 
-/** A free id made from name and range. */
-export function potId(name: string, range: string, taken: ReadonlySet<string>): string {
+/** A free id made from name and range. @param tried numbers given to ids of one beginning before, to go on from */
+export function potId(
+  name: string,
+  range: string,
+  taken: ReadonlySet<string>,
+  tried = new Map<string, number>(),
+): string {
   const words = `${range} ${name}`
     .toLowerCase()
     .normalize("NFKD")
     .replaceAll(/[^a-z0-9]+/g, "-")
     .replaceAll(/^-+|-+$/g, "");
   const base = `paint-${words || "pot"}`.slice(0, 100);
-  for (let number = 1; ; number++) {
+  for (let number = tried.get(base) ?? 1; ; number++) {
     const id = number === 1 ? base : `${base}-${number}`;
+    tried.set(base, number + 1);
     if (!taken.has(id)) return id;
   }
 }
@@ -84,14 +92,16 @@ function potOf(
   fields: DescribedPot["fields"],
   old: Paint | undefined,
   taken: ReadonlySet<string>,
+  tried: Map<string, number>,
 ): Paint | string[] {
   const named = { name: textOf(fields.name), range: textOf(fields.range) };
-  const begin = old ?? { id: potId(named.name, named.range, taken), ...named, ...USUAL_POT };
+  const begin = old ?? { id: potId(named.name, named.range, taken, tried), ...named, ...USUAL_POT };
   const colours = ["thick", "overWhite", "overBlack", "hiding"].some((key) => key in fields);
   const given = { ...fields, ...(colours ? { fit: null } : {}), ...(old ? named : {}) };
   try {
     const pot = paintSchema.validateSync(upgradePaint({ ...begin, ...given }), { abortEarly: false });
-    return pot;
+    // A new pot whose strength is not told starts with what its kind and darkness suggest.
+    return old || "strength" in fields ? pot : { ...pot, strength: startStrength(pot) };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     return (error.inner.length > 0 ? error.inner : [error]).map((one) => `${one.message}.`);
@@ -104,19 +114,22 @@ function potOf(
  */
 export function mergeOntoShelf(rows: readonly DescribedPot[], shelf: readonly Paint[]): ShelfReport {
   const taken = new Set(shelf.map((paint) => paint.id));
-  const seen: Paint[] = [];
+  const onShelf = new Map(shelf.map((paint) => [nameKey(paint), paint]));
+  const seen = new Set<string>();
+  const tried = new Map<string, number>();
   const lines = rows.map(({ line, text, fields, reasons }): LineOutcome => {
     if (reasons.length > 0) return { kind: "refused", line, text, reasons };
     const named = { name: textOf(fields.name), range: textOf(fields.range) };
-    if (seen.some((paint) => sameName(paint, named))) {
+    const key = nameKey(named);
+    if (seen.has(key)) {
       const reason = `"${named.name}" of the same range stands in an earlier line of this file.`;
       return { kind: "refused", line, text, reasons: [reason] };
     }
-    const old = shelf.find((paint) => sameName(paint, named));
-    const paint = potOf(fields, old, taken);
+    const old = onShelf.get(key);
+    const paint = potOf(fields, old, taken, tried);
     if (Array.isArray(paint)) return { kind: "refused", line, text, reasons: paint };
     taken.add(paint.id);
-    seen.push(paint);
+    seen.add(key);
     if (!old) return { kind: "taken", line, paint };
     const changed = (Object.keys(paint) as (keyof Paint)[]).filter(
       (key) => JSON.stringify(paint[key]) !== JSON.stringify(old[key]),
