@@ -68,8 +68,10 @@ function meanLab(rgba: Uint8ClampedArray, weights: Uint8Array): Triple {
   return xyzToLab(linearToXyz([r, g, b]));
 }
 
-/** Every so manyth cell is enough to tell how far a coat changes its ground, and this share of them counts. */
-const CHANGE_STEP = 23;
+/** So many of a coat's cells are enough to tell how far it changes its ground, and this share of them counts. */
+const CHANGES = 2500;
+/** A cell counts as covered from this share on, of 255. */
+const COVERED = 26;
 const MOST_CHANGED = 0.3;
 
 const labAt = (rgba: Uint8ClampedArray, at: number): Triple =>
@@ -81,8 +83,12 @@ const labAt = (rgba: Uint8ClampedArray, at: number): Triple =>
  */
 function changeOf(before: Uint8ClampedArray, after: Uint8ClampedArray, { cover }: FilmPlanes): number {
   const changes: number[] = [];
-  for (let at = 0; at < cover.length; at++) {
-    if (cover[at]! < 26 || changes.length * CHANGE_STEP > at) continue;
+  // Every so manyth of the covered cells, wherever they lie: sparse marks are looked at as well as full coats.
+  let covered = 0;
+  for (let at = 0; at < cover.length; at++) if (cover[at]! >= COVERED) covered++;
+  const stride = Math.max(1, Math.floor(covered / CHANGES));
+  for (let at = 0, seen = 0; at < cover.length; at++) {
+    if (cover[at]! < COVERED || seen++ % stride !== 0) continue;
     changes.push(ciede2000(labAt(before, at), labAt(after, at)));
   }
   changes.sort((a, b) => b - a);

@@ -8,7 +8,9 @@ import { families } from "../patterns";
 import type { SettParams } from "../patterns/sett/params";
 import { settParams } from "../patterns/sett/testing";
 import { deriveCoats } from "../patterns/derive";
-import { contrastSensitivity, cyclesPerDegree, visibility } from "../stats/visibility";
+import { ciede2000 } from "../colour/difference";
+import { hexToLab, type Triple } from "../colour/spaces";
+import { contrastSensitivity, cyclesPerDegree, differenceAtDistance, visibility } from "../stats/visibility";
 import { checkJob, checks } from ".";
 import { applyRemedy } from "./applyRemedy";
 import type { Finding } from "./finding";
@@ -251,5 +253,59 @@ describe("visibility at a distance", () => {
     expect(cyclesPerDegree(1, 572.9)).toBeCloseTo(5, 2);
     expect(visibility(0.5, 0.5, 1, 500)).toBe(0);
     expect(visibility(0.2, 0.5, 0.2, 300)).toBeGreaterThan(visibility(0.2, 0.5, 0.2, 1200));
+  });
+});
+
+describe("difference at a distance", () => {
+  const [rust, green, otherGreen] = ["#9a3c2a", "#3f6a3c", "#4a7344"].map(hexToLab) as [
+    Triple,
+    Triple,
+    Triple,
+  ];
+  it("sees hue as well as lightness: rust beside a green of its lightness reads, two like greens do not", () => {
+    expect(Math.abs(rust[0] - green[0])).toBeLessThan(4);
+    expect(differenceAtDistance(rust, green, 0.8, 300)).toBeGreaterThan(15);
+    expect(differenceAtDistance(green, otherGreen, 0.8, 300)).toBeLessThan(8);
+  });
+  it("is that of the colours up close, and goes with distance and with finer bars", () => {
+    const at = (barMm: number, mm: number) => differenceAtDistance(rust, green, barMm, mm);
+    expect(at(1000, 300)).toBeCloseTo(ciede2000(rust, green), 1);
+    expect(at(0.8, 1200)).toBeLessThan(at(0.8, 300));
+    expect(at(0.2, 300)).toBeLessThan(at(0.8, 300));
+  });
+  it("is told of a check cloth: rust and green stripes of one lightness are in order", () => {
+    const mix = (id: string, paintId: string) => ({
+      id,
+      name: id,
+      parts: [{ paintId, parts: 1 }],
+      water: 1,
+      goal: null,
+    });
+    const pot = (id: string, thick: string) => ({
+      ...demoShelf[0]!,
+      id,
+      name: id,
+      thick,
+      overWhite: null,
+      overBlack: null,
+    });
+    const shelf = [...demoShelf, pot("one", "#9a3c2a"), pot("two", "#3f6a3c"), pot("three", "#43703f")];
+    const mixes = [...demo.mixes, mix("rusty", "one"), mix("green", "two"), mix("greener", "three")];
+    const striped = withCloth({ threadCount: "A24 B24", periods: 10 });
+    const cloth = (other: string): Job => ({
+      ...striped,
+      mixes,
+      surfaces: striped.surfaces.map((surface) => ({
+        ...surface,
+        pattern: {
+          ...surface.pattern!,
+          params: { ...settParams(surface), colours: { A: "green", B: other } },
+        },
+      })),
+    });
+    const found = (other: string) =>
+      checkJob(cloth(other), shelf).filter(({ id }) => id.split("/")[1] === "stripe-contrast");
+    expect(found("rusty")).toEqual([]);
+    expect(found("greener")[0]!.sentence).toMatch(/differ by \d/);
   });
 });

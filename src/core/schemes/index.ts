@@ -21,4 +21,4 @@ export type SchemeId = keyof typeof all;
 export const schemes = all as unknown as Readonly<Record<SchemeId, SchemeDefinition>>;
 export const schemeIds = Object.keys(all) as SchemeId[];
 /** Whether there is a scheme of this id. */
-export const isSchemeId = (id: string): id is SchemeId => id in all;
+export const isSchemeId = (id: string): id is SchemeId => Object.hasOwn(all, id);

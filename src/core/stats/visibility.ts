@@ -1,3 +1,6 @@
+import { ciede2000 } from "../colour/difference";
+import type { Triple } from "../colour/spaces";
+
 /**
  * Contrast sensitivity of the eye to bars. Source: Mannos and Sakrison, "The effects of a visual fidelity criterion on
  * the encoding of images", IEEE Trans Inf Theory 20, 1974, equation 22; scaled to a peak of 200 (bright room).
@@ -26,4 +29,51 @@ export function visibility(
   distanceMm: number,
 ): number {
   return michelson(luminanceA, luminanceB) * contrastSensitivity(cyclesPerDegree(barMm, distanceMm));
+}
+
+/** Weights and widths (degrees of view) by which the eye runs red against green, and blue against yellow together. */
+const EYE_SPREAD = {
+  redGreen: [
+    [0.617, 0.0392],
+    [0.383, 0.494],
+  ],
+  blueYellow: [
+    [0.568, 0.0536],
+    [0.432, 0.386],
+  ],
+} as const;
+
+/** Share of a difference in hue between bars that is left once the eye has run them together: Gaussians over a wave. */
+const hueLeft = (spread: readonly (readonly [number, number])[], cycles: number): number =>
+  spread.reduce((sum, [weight, sigma]) => sum + weight * Math.exp(-2 * (Math.PI * sigma * cycles) ** 2), 0);
+
+/**
+ * Share of a difference in lightness that is seen: all of it where it lies far above the threshold, none at the
+ * threshold. Source: Georgeson and Sullivan, "Contrast constancy", J Physiol 252, 1975.
+ */
+const lightLeft = (times: number): number => Math.max(0, 1 - 1 / Math.max(1e-9, times));
+
+const luminanceOf = (lightness: number): number =>
+  lightness > 8 ? ((lightness + 16) / 116) ** 3 : lightness / 903.3;
+
+/**
+ * CIEDE2000 between bars of two colours as they are seen from a distance. Hue is lost before lightness: red against
+ * green and blue against yellow are blurred as the eye does (Zhang and Wandell, "A spatial extension of CIELAB", J SID
+ * 5, 1997, weights made to add up to one).
+ * @param barMm width of one bar, mm
+ */
+export function differenceAtDistance(one: Triple, other: Triple, barMm: number, distanceMm: number): number {
+  const cycles = cyclesPerDegree(barMm, distanceMm);
+  const times = visibility(luminanceOf(one[0]), luminanceOf(other[0]), barMm, distanceMm);
+  const shares = [
+    // Wide bars are seen by their edges, whatever the eye makes of slow waves.
+    cycles < 1 ? 1 : lightLeft(times),
+    hueLeft(EYE_SPREAD.redGreen, cycles),
+    hueLeft(EYE_SPREAD.blueYellow, cycles),
+  ];
+  const seen = (own: Triple, beside: Triple) =>
+    own.map(
+      (value, axis) => (value + beside[axis]!) / 2 + (shares[axis]! * (value - beside[axis]!)) / 2,
+    ) as unknown as Triple;
+  return ciede2000(seen(one, other), seen(other, one));
 }

@@ -55,4 +55,4 @@ export type TechniqueId = keyof typeof all;
 export const techniques = all as unknown as Readonly<Record<TechniqueId, TechniqueDefinition>>;
 export const techniqueIds = Object.keys(all) as TechniqueId[];
 /** Whether there is a technique of this id. */
-export const isTechniqueId = (id: string): id is TechniqueId => id in all;
+export const isTechniqueId = (id: string): id is TechniqueId => Object.hasOwn(all, id);

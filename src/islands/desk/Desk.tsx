@@ -72,6 +72,7 @@ function DeskView() {
               key={summary.id}
               summary={summary}
               paints={desk.loaded!.paints}
+              painter={desk.loaded!.painter}
               onRename={(name) => desk.rename(summary.id, name)}
               onCopy={() => desk.copy(summary.id)}
               onDelete={() => desk.remove(summary.id, summary.name)}

@@ -1,6 +1,7 @@
 import { Box, Button, Link, Typography } from "@mui/material";
 import { useRef, useState, type ReactNode } from "react";
 import { REAL_EYE_HEIGHT_MM, type Paint } from "../../core/job";
+import type { Painter } from "../../core/painter";
 import { totalsOf } from "../../core/plan/cards";
 import { counted, formatMinutes, formatNumber } from "../../core/units";
 import { DamagedStrip } from "./DamagedStrip";
@@ -13,6 +14,7 @@ import { useJobCards } from "./useJobCards";
 interface Props {
   readonly summary: JobSummary;
   readonly paints: readonly Paint[];
+  readonly painter: Painter;
   readonly onRename: (name: string) => void;
   readonly onCopy: () => void;
   readonly onDelete: () => void;
@@ -35,14 +37,15 @@ interface NextProps {
   readonly id: string;
   readonly read: DeskJob;
   readonly paints: readonly Paint[];
+  readonly painter: Painter;
   /** What else can be done with the job. */
   readonly children: ReactNode;
 }
 
 /** What is to be painted next, and the way to it. */
-function NextCard({ id, read, paints, children }: NextProps) {
+function NextCard({ id, read, paints, painter, children }: NextProps) {
   const known = read.kind === "read" ? read : null;
-  const found = useJobCards(known?.job ?? null, paints);
+  const found = useJobCards(known?.job ?? null, paints, painter);
   const cards = found ?? [];
   const next = cards.find((card) => !known?.history.log.some((entry) => entry.cardId === card.id));
   const at = next ? cards.indexOf(next) + 1 : cards.length;
@@ -76,7 +79,7 @@ function NextCard({ id, read, paints, children }: NextProps) {
 }
 
 /** One job on the desk: its surfaces at their true relative size, and its next card. */
-export function JobStrip({ summary, paints, onRename, onCopy, onDelete }: Props) {
+export function JobStrip({ summary, paints, painter, onRename, onCopy, onDelete }: Props) {
   const { id, name, updatedAt } = summary;
   const [renaming, setRenaming] = useState(false);
   const host = useRef<HTMLElement>(null);
@@ -93,7 +96,13 @@ export function JobStrip({ summary, paints, onRename, onCopy, onDelete }: Props)
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
         {read.kind === "read" &&
           read.job.surfaces.map((surface) => (
-            <SurfaceThumb key={surface.id} job={read.job} paints={paints} surface={surface} />
+            <SurfaceThumb
+              key={surface.id}
+              job={read.job}
+              paints={paints}
+
+              surface={surface}
+            />
           ))}
         <Box sx={{ flex: 1, minWidth: 260 }}>
           {renaming ? (
@@ -112,7 +121,7 @@ export function JobStrip({ summary, paints, onRename, onCopy, onDelete }: Props)
             </Typography>
           )}
           <Sizes summary={summary} />
-          <NextCard id={id} read={read} paints={paints}>
+          <NextCard id={id} read={read} paints={paints} painter={painter}>
             <Button onClick={() => setRenaming(true)}>Rename</Button>
             <Button onClick={onCopy}>Copy</Button>
             <Button href={`/api/jobs/${id}/export`}>Export</Button>

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from "react";
 import type { Job, Paint } from "../../core/job";
+import type { Painter } from "../../core/painter";
 import { call, messageOf } from "../../ui/api";
 
 /** What the desk knows of a job before it is opened; sizes are null where it could not be read. */
@@ -17,6 +18,7 @@ export interface JobSummary {
 interface Loaded {
   readonly jobs: readonly JobSummary[];
   readonly paints: readonly Paint[];
+  readonly painter: Painter;
 }
 
 /** What was deleted last, until it is too late to take it back. */
@@ -26,11 +28,12 @@ interface Deleted {
 }
 
 async function loadDesk(): Promise<Loaded> {
-  const [{ jobs }, { paints }] = await Promise.all([
+  const [{ jobs }, { paints }, { painter }] = await Promise.all([
     call<{ jobs: JobSummary[] }>("/api/jobs"),
     call<{ paints: Paint[] }>("/api/paints"),
+    call<{ painter: Painter }>("/api/painter"),
   ]);
-  return { jobs, paints };
+  return { jobs, paints, painter };
 }
 
 async function rename(id: string, name: string): Promise<void> {

@@ -53,6 +53,13 @@ describe("doubles", () => {
     expect(findDoubles([rust, thin], 3)).toEqual([]);
     expect(findDoubles([rust, own("metal", { kind: "metal" })], 3)).toEqual([]);
   });
+
+  it("are not a gloss and a matt varnish, nor a powder beside a paint", () => {
+    const varnish = (id: string, finish: Paint["finish"]) => own(id, { kind: "varnish", finish });
+    expect(findDoubles([varnish("gloss", "gloss"), varnish("matt", "matt")], 3)).toEqual([]);
+    expect(findDoubles([varnish("gloss", "gloss"), varnish("other", "gloss")], 3)).toHaveLength(1);
+    expect(findDoubles([rust, own("powder", { kind: "powder" })], 3)).toEqual([]);
+  });
 });
 
 describe("looks of a pot", () => {

@@ -57,6 +57,15 @@ export interface Double {
   readonly off: number;
 }
 
+/** Kinds that differ in what they do, whatever they look like on a chart. */
+const APART: readonly Paint["kind"][] = ["metal", "medium", "varnish", "powder", "paste", "oil"];
+
+/** Whether one pot could stand for the other: a gloss varnish is no double of a matt one, nor a powder of a paint. */
+function mayBeDoubles(one: Paint, other: Paint): boolean {
+  if (one.kind !== other.kind && (APART.includes(one.kind) || APART.includes(other.kind))) return false;
+  return one.kind !== "varnish" || one.finish === other.finish;
+}
+
 /** Pairs of pots of like kind that look alike thick and thin. */
 export function findDoubles(paints: readonly Paint[], limit: number): Double[] {
   const looks = paints.map((paint) => {
@@ -66,7 +75,7 @@ export function findDoubles(paints: readonly Paint[], limit: number): Double[] {
   const found: Double[] = [];
   looks.forEach((one, at) => {
     for (const other of looks.slice(at + 1)) {
-      if ((one.paint.kind === "metal") !== (other.paint.kind === "metal")) continue;
+      if (!mayBeDoubles(one.paint, other.paint)) continue;
       if (Math.abs(one.thick[0] - other.thick[0]) > 2 * limit) continue;
       const off = Math.max(
         ciede2000(one.thick, other.thick),

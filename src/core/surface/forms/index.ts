@@ -27,4 +27,4 @@ export const forms = {
 export type FormId = keyof typeof forms;
 export const formIds = Object.keys(forms) as FormId[];
 /** Whether there is a form of this id. */
-export const isFormId = (id: string): id is FormId => id in forms;
+export const isFormId = (id: string): id is FormId => Object.hasOwn(forms, id);
