@@ -179,6 +179,17 @@ describe("findings", () => {
     expect(of(withCoat("lines:R", { water: 1, passes: 3 }), "cover")).toEqual([]);
   });
 
+  it("half-tones that no longer fit, once a stripe's mix was changed", () => {
+    expect(of(demo, "half-tones")).toEqual([]);
+    const rust = demo.mixes.find((mix) => mix.id === "rust")!;
+    const job = {
+      ...demo,
+      mixes: demo.mixes.map((mix) => (mix.id === "straw" ? { ...mix, parts: rust.parts } : mix)),
+    };
+    const [finding] = of(job, "half-tones");
+    expect(finding!.sentence).toMatch(/D × S is off by \d+\.\d/);
+  });
+
   it("guides that show through, or are never covered", () => {
     const job = withCoat("guides", { water: 0, passes: 3, mixId: "rust" });
     const [finding] = of(job, "guides-show");

@@ -1,6 +1,7 @@
 import { Box, LinearProgress, Link, Typography } from "@mui/material";
 import { useCallback, useEffect, useState } from "react";
 import { AppFrame } from "../../ui/AppFrame";
+import { ViewBoundary } from "../../ui/ViewBoundary";
 import { BenchStage } from "./bench/BenchStage";
 import { BriefStage } from "./brief/BriefStage";
 import { CheckStage } from "./check/CheckStage";
@@ -70,6 +71,7 @@ function useStage(first: Stage, jobId: string): [Stage, (stage: Stage) => void] 
 function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
   const surface = useSurface();
   const name = useJobStore((state) => state.job?.name ?? "");
+  const id = useJobStore((state) => state.job?.id ?? "");
   useKeepSimulated(surface?.id ?? null);
   useKeepJudged();
   useUndoKeys();
@@ -83,7 +85,13 @@ function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: St
       <ConflictBar />
       <TakeBack />
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: "flex" }}>
-        <View />
+        <ViewBoundary
+          key={stage}
+          name={STAGE_NAMES[stage]}
+          rescue={<Link href={`/api/jobs/${id}/export`}>Download the job file</Link>}
+        >
+          <View />
+        </ViewBoundary>
       </Box>
     </>
   );

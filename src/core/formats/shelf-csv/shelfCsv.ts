@@ -220,7 +220,8 @@ function readLine(cells: readonly string[], titles: readonly string[], trouble: 
  */
 export function readShelfCsv(text: string, shelf: readonly Paint[]): ShelfReport {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
-  const [head = [], ...body] = parsed.data;
+  const [head = [], ...written] = parsed.data;
+  const body = written.map((cells) => cells.map(fromText));
   const titles = titlesOf(head);
   const refused = (reason: string): LineOutcome => ({
     kind: "refused",
@@ -246,9 +247,19 @@ export function readShelfCsv(text: string, shelf: readonly Paint[]): ShelfReport
   return { lines: [refused(`Not known and left out: ${unknown.join(", ")}. ${known}`), ...lines] };
 }
 
+/** What a table program would take for a formula. */
+const FORMULA = /^[=+\-@\t\r]/;
+
+/** A cell as text: what would be worked out as a formula stands behind an apostrophe, which reading takes off again. */
+const asText = (value: unknown): unknown =>
+  typeof value === "string" && (FORMULA.test(value) || /^'[=+\-@\t\r]/.test(value))
+    ? `'${value}`
+    : (value ?? "");
+const fromText = (cell: string): string => (/^''?[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+
 /** The shelf as a table that `readShelfCsv` reads back; readings stay behind. */
 export const writeShelfCsv = (paints: readonly Paint[]): string =>
   `${Papa.unparse({
     fields: [...COLUMNS],
-    data: paints.map((paint) => COLUMNS.map((column) => paint[FIELD_OF[column]] ?? "")),
+    data: paints.map((paint) => COLUMNS.map((column) => asText(paint[FIELD_OF[column]]))),
   })}\r\n`;

@@ -3,6 +3,7 @@ import { boxSize } from "./checks/boxSize";
 import { closure } from "./checks/closure";
 import { fineLines } from "./checks/fineLines";
 import { guidesShow } from "./checks/guidesShow";
+import { halfTones } from "./checks/halfTones";
 import { stripeContrast } from "./checks/stripeContrast";
 import { completeSett, settCoats } from "./coats";
 import { settGoals } from "./goals";
@@ -75,7 +76,7 @@ export const sett: PatternFamily<SettParams, SettLayout> = {
     rowStartMm,
     columnStartDeg,
   }) => [...[threadCount, rowThreadCount, pivots, periods, spread, rowPeriodMm, rowStartMm, columnStartDeg]],
-  checks: [closure, boxSize, fineLines, stripeContrast, guidesShow],
+  checks: [closure, boxSize, fineLines, stripeContrast, guidesShow, halfTones],
   guides: {
     title: "Gauge strip",
     use: "Cut along the outline and lay it round the figure, hem to hem. Full ticks are edges of boxes, broken ticks are lines.",

@@ -27,6 +27,7 @@ function BeforeAfter({ card }: { readonly card: Card }) {
                   cssWidth="100%"
                 />
               )}
+              {!ready && <Typography variant="caption">being painted …</Typography>}
             </Box>
             <Typography component="figcaption" variant="caption">
               {when}

@@ -5,7 +5,10 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Active,
   type DragEndEvent,
+  type Over,
+  type UniqueIdentifier,
 } from "@dnd-kit/core";
 import {
   arrayMove,
@@ -168,6 +171,17 @@ export function CoatList({ surface }: { readonly surface: Surface }) {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const painted = activeCoats(surface);
+  const nameOf = (id: UniqueIdentifier) => surface.coats.find((coat) => coat.id === id)?.name ?? "the coat";
+  const placeOf = (id: UniqueIdentifier) => surface.coats.findIndex((coat) => coat.id === id) + 1;
+  const announcements = {
+    onDragStart: ({ active }: { active: Active }) =>
+      `${nameOf(active.id)} picked up, coat ${placeOf(active.id)}.`,
+    onDragOver: ({ active, over }: { active: Active; over: Over | null }) =>
+      over ? `${nameOf(active.id)} at place ${placeOf(over.id)}.` : undefined,
+    onDragEnd: ({ active, over }: { active: Active; over: Over | null }) =>
+      `${nameOf(active.id)} put down${over ? ` as coat ${placeOf(over.id)}` : " where it was"}.`,
+    onDragCancel: ({ active }: { active: Active }) => `${nameOf(active.id)} stays where it was.`,
+  };
   const move = ({ active, over }: DragEndEvent) => {
     const from = surface.coats.findIndex((coat) => coat.id === active.id);
     const to = surface.coats.findIndex((coat) => coat.id === over?.id);
@@ -178,7 +192,13 @@ export function CoatList({ surface }: { readonly surface: Surface }) {
   const stepOf = (coat: Coat) => (coat.held ? null : painted.indexOf(coat) + 1);
   return (
     <>
-      <DndContext id="coats" sensors={sensors} collisionDetection={closestCenter} onDragEnd={move}>
+      <DndContext
+        id="coats"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={move}
+        accessibility={{ announcements }}
+      >
         <SortableContext items={surface.coats.map((coat) => coat.id)} strategy={verticalListSortingStrategy}>
           <Box component="ol" sx={{ flex: 1, overflow: "auto", m: 0, p: 0 }}>
             {surface.coats.map((coat, at) => (
