@@ -139,7 +139,7 @@ function withCures(job: Job, surface: Surface, paints: readonly Paint[], all: re
     touching,
     paints.map((paint) => [paint.id, paint.thick, paint.fit]),
   ]);
-  const short = String(hashText(on)) + on.length;
+  const short = `${hashText(on)}-${on.length}`;
   const isCure = (found: Found, remedy: Remedy) =>
     curesOnce(JSON.stringify([short, found.check, found.key, remedy.changes]), () =>
       cures(job, surface, paints, found, remedy),

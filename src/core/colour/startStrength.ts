@@ -1,9 +1,8 @@
 import type { Paint } from "../job";
-import { paintOptics, type SeenPaint } from "./appearance";
 import { masstone, type Optics } from "./film";
 import { mixOptics } from "./mix";
-import { opticsOf } from "./paint";
-import { hexToLab, spectrumToLab } from "./spaces";
+import { opticsOf, type Hiding } from "./paint";
+import { hexToLab, labToHex, spectrumToLab } from "./spaces";
 
 /** Least and most a pot's tinting strength can be set to. */
 export const STRENGTHS: readonly [least: number, most: number] = [0.2, 20];
@@ -55,15 +54,36 @@ const BLACK_STRENGTH = strengthFor(
 /** Kinds whose pots have no pigment to tint with, or flakes that do not tint as pigment does. */
 const NO_TINT: readonly Paint["kind"][] = ["medium", "varnish", "metal"];
 
-/**
- * Tinting strength a new pot starts with, by its kind and darkness: the one at which equal parts of it and an ordinary
- * white (of a light pot: an ordinary black) lie where mixing charts have them. One reading of a tint corrects it.
- */
-export function startStrength(paint: SeenPaint & Pick<Paint, "kind">): number {
-  if (NO_TINT.includes(paint.kind)) return 1;
-  const own = paintOptics(paint);
-  const lightness = hexToLab(paint.thick)[0];
+/** Strength of a grey pot of a lightness. */
+function strengthOfGrey(lightness: number, hiding: Hiding): number {
+  const own = opticsOf({ thick: labToHex([lightness, 0, 0]), overWhite: null, hiding });
   const [other, strength] = lightness > LIGHT ? [BLACK, BLACK_STRENGTH] : ([WHITE, 1] as const);
   const [dark, light] = [lightness, lightnessOf(other)].sort((a, b) => a - b) as [number, number];
   return strengthFor(own, dark + TINT_LIES_AT * (light - dark), other, strength);
+}
+
+/** Lightnesses at which strengths are worked out; between them they are interpolated. */
+const LEVEL = 2.5;
+const tables = new Map<Hiding, Float64Array>();
+
+function tableOf(hiding: Hiding): Float64Array {
+  const known = tables.get(hiding);
+  if (known) return known;
+  const made = Float64Array.from({ length: 100 / LEVEL + 1 }, (_, at) => strengthOfGrey(at * LEVEL, hiding));
+  tables.set(hiding, made);
+  return made;
+}
+
+/**
+ * Tinting strength a new pot starts with, by its kind, hiding and darkness: the one at which equal parts of a grey of its
+ * lightness and an ordinary white (of a light pot: an ordinary black) lie where mixing charts have them. One reading of a
+ * tint corrects it.
+ */
+export function startStrength({ kind, thick, hiding }: Pick<Paint, "kind" | "thick" | "hiding">): number {
+  if (NO_TINT.includes(kind)) return 1;
+  const table = tableOf(hiding);
+  const at = hexToLab(thick)[0] / LEVEL;
+  const low = Math.min(table.length - 2, Math.max(0, Math.floor(at)));
+  const strength = table[low]! + (table[low + 1]! - table[low]!) * Math.min(1, at - low);
+  return Math.round(strength * 20) / 20;
 }

@@ -45,7 +45,7 @@ describe("a film dries", () => {
           const one = film({
             dryUm,
             water,
-            binder: binder as DryingFilm["binder"],
+            binder: binder,
             mediumShare,
             paste: isPaste,
           });
