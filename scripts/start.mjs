@@ -5,7 +5,7 @@ import { buildIfNeeded, checkNode, installPackages, root } from "./tools.mjs";
 
 const usage = `npm start -- [--port N] [--host ADDRESS] [--data DIR] [--empty]
   --port   port to listen on, 4173 where not given; 0 takes a free one
-  --host   address to listen on, 127.0.0.1 where not given: only this machine can reach it
+  --host   127.0.0.1 (where not given), ::1 or localhost: only this machine can reach it
   --data   folder of the database, ./data where not given
   --empty  do not put the demo job into an empty database`;
 

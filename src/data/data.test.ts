@@ -3,7 +3,7 @@ import path from "node:path";
 import Database from "better-sqlite3";
 import { beforeEach, describe, expect, it } from "vitest";
 import { defaultPainter } from "../core/painter";
-import { openDatabase, type Opened } from "./database";
+import { backUp, openDatabase, type Opened } from "./database";
 import { ferrySergeant } from "./demo/ferrySergeant";
 import { demoShelf } from "./demo/shelf";
 import { ConflictError, findJob, forgetDeleted, insertJob, listJobs, markDeleted, saveJob } from "./jobStore";
@@ -43,6 +43,42 @@ describe("the database", () => {
     loadDemo(other.db, false, NOW);
     expect(listJobs(other.db)).toEqual([]);
     expect(listPaints(other.db).length).toBeGreaterThan(10);
+  });
+
+  it("is filled with all or nothing: a start that is cut off begins anew", () => {
+    const sql = opened.db.$client;
+    sql.exec("create trigger cut before insert on jobs begin select raise(abort, 'cut off'); end");
+    expect(() => loadDemo(opened.db, true, NOW)).toThrow(/cut off/);
+    expect(listPaints(opened.db)).toEqual([]);
+    sql.exec("drop trigger cut");
+    loadDemo(opened.db, true, NOW);
+    expect(listJobs(opened.db)).toHaveLength(3);
+  });
+
+  it("leaves data of a newer version alone, and says so", () => {
+    insertJob(opened.db, ferrySergeant(), NOW);
+    opened.db.$client
+      .prepare("insert into __drizzle_migrations (hash, created_at) values ('later', ?)")
+      .run(Date.parse("2031-01-01"));
+    opened.close();
+    const before = readFileSync(path.join(folder, "crenna.sqlite"));
+    expect(() => openDatabase({ folder, migrations: MIGRATIONS })).toThrow(/newer version of Crenna/);
+    expect(readFileSync(path.join(folder, "crenna.sqlite")).equals(before)).toBe(true);
+  });
+
+  it("gives a copy its name only when it is whole: one that was cut off is never taken for one", () => {
+    insertJob(opened.db, ferrySergeant(), NOW);
+    const file = path.join(folder, "crenna.sqlite");
+    // What a copy that was cut off leaves behind.
+    writeFileSync(path.join(folder, "crenna-before.part"), "half");
+    backUp(opened.db.$client, file);
+    const copies = readdirSync(folder).filter((name) => name.includes("-before"));
+    expect(copies).toHaveLength(1);
+    expect(copies[0]).toMatch(/^crenna-before-.*\.sqlite$/);
+    const copy = new Database(path.join(folder, copies[0]!), { readonly: true });
+    expect(copy.pragma("integrity_check", { simple: true })).toBe("ok");
+    expect(copy.prepare("select count(*) as n from jobs").get()).toEqual({ n: 1 });
+    copy.close();
   });
 
   it("keeps a copy of itself before a schema change, and loses nothing in it", () => {

@@ -1,9 +1,10 @@
-import { copyFileSync, existsSync, mkdirSync } from "node:fs";
+import { closeSync, copyFileSync, existsSync, fsyncSync, mkdirSync, openSync, renameSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
 import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
+import { InputError } from "../core/errors";
 import * as schema from "./schema";
 import { findOutdated, writeUpgraded } from "./upgrade";
 
@@ -19,6 +20,9 @@ export interface Opened {
   readonly db: Db;
   close(): void;
 }
+
+const NEWER =
+  "This data was written by a newer version of Crenna. Start that one, or point this one at another folder with --data; nothing was changed.";
 
 /** How many checked-in migrations this file has not had yet. */
 function pending(sqlite: Database.Database, migrations: string): number {
@@ -36,11 +40,22 @@ function setUp(sqlite: Database.Database): void {
   sqlite.pragma("busy_timeout = 3000");
 }
 
-/** Copies the file beside itself, under the time it is now. */
-function backUp(sqlite: Database.Database, file: string): void {
+/**
+ * Copies the file beside itself, under the time it is now: written under another name first and given its own when it is
+ * whole and on the disk, so that a copy that was cut off is never taken for one.
+ */
+export function backUp(sqlite: Database.Database, file: string): void {
   sqlite.pragma("wal_checkpoint(TRUNCATE)");
   const stamp = new Date().toISOString().replaceAll(/[:.]/g, "-");
-  copyFileSync(file, file.replace(/\.sqlite$/, `-before-${stamp}.sqlite`));
+  const part = file.replace(/\.sqlite$/, "-before.part");
+  copyFileSync(file, part);
+  const handle = openSync(part, "r+");
+  try {
+    fsyncSync(handle);
+  } finally {
+    closeSync(handle);
+  }
+  renameSync(part, file.replace(/\.sqlite$/, `-before-${stamp}.sqlite`));
 }
 
 function migrateTables(sqlite: Database.Database, migrationsFolder: string): void {
@@ -54,7 +69,7 @@ function migrateTables(sqlite: Database.Database, migrationsFolder: string): voi
 /**
  * Opens the database and brings its tables, and then what is stored in them, up to date. Before either the file is
  * copied beside itself.
- * @throws Error where the file is damaged or a migration leaves dangling references
+ * @throws Error where the file is damaged, was written by a newer version, or a migration leaves dangling references
  */
 export function openDatabase({ folder, migrations }: OpenOptions): Opened {
   mkdirSync(folder, { recursive: true });
@@ -63,7 +78,9 @@ export function openDatabase({ folder, migrations }: OpenOptions): Opened {
   const sqlite = new Database(file);
   try {
     setUp(sqlite);
-    const changes = pending(sqlite, migrations) > 0;
+    const missing = pending(sqlite, migrations);
+    if (missing < 0) throw new InputError([{ field: "data", message: NEWER }]);
+    const changes = missing > 0;
     if (changes && existed) backUp(sqlite, file);
     if (changes) migrateTables(sqlite, migrations);
     sqlite.pragma("foreign_keys = ON");

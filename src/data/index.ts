@@ -12,10 +12,13 @@ const DAY_MS = 86_400_000;
 
 /** Fills an empty database: the shelf always, the demo jobs unless told otherwise. */
 export function loadDemo(db: Db, withJob: boolean, now: string): void {
-  if (listPaints(db).length === 0 && countJobs(db) === 0) {
+  // All of it or none: a start that is cut off begins anew, instead of finding a shelf and taking the demo for deleted.
+  const fill = db.$client.transaction(() => {
+    if (listPaints(db).length > 0 || countJobs(db) > 0) return;
     addPaints(db, demoShelf);
     if (withJob) for (const job of demoJobs()) insertJob(db, job, now);
-  }
+  });
+  fill.immediate();
 }
 
 /** The one database of this server; opened, migrated and filled at first use. */

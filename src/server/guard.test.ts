@@ -82,3 +82,21 @@ describe("answers", () => {
     expect(heard).toHaveLength(1);
   });
 });
+
+describe("a disk that fails", () => {
+  const failing = (code: string) =>
+    answer(() => {
+      throw Object.assign(new Error("disk I/O error"), { code });
+    });
+  it.each([
+    ["SQLITE_FULL", "The disk is full"],
+    ["SQLITE_READONLY_DIRECTORY", "The data cannot be written"],
+    ["SQLITE_IOERR_WRITE", "The disk failed"],
+    ["SQLITE_CANTOPEN", "The data cannot be opened"],
+    ["SQLITE_CORRUPT", "The data is damaged"],
+  ])("is named by what it lacks: %s", async (code, title) => {
+    const response = await failing(code);
+    expect(response.status).toBeGreaterThanOrEqual(500);
+    expect(await response.json()).toMatchObject({ title });
+  });
+});

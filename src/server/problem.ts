@@ -38,6 +38,46 @@ export class HttpProblem extends Error {
   }
 }
 
+/** What the disk under the database lacks, by SQLite's own codes. */
+const DISK: readonly (readonly [code: string, status: number, title: string, detail: string])[] = [
+  [
+    "SQLITE_FULL",
+    507,
+    "The disk is full",
+    "There is no room left where Crenna keeps its data. Free some, then try again; nothing was changed.",
+  ],
+  [
+    "SQLITE_READONLY",
+    507,
+    "The data cannot be written",
+    "The folder of Crenna's data is read-only. Give yourself the right to write there, then try again; nothing was changed.",
+  ],
+  [
+    "SQLITE_CANTOPEN",
+    507,
+    "The data cannot be opened",
+    "The folder of Crenna's data is not there or not yours. See to it and start again; nothing was changed.",
+  ],
+  [
+    "SQLITE_IOERR",
+    507,
+    "The disk failed",
+    "Reading or writing Crenna's data failed. Look to the disk, and to your copies; nothing was changed.",
+  ],
+  [
+    "SQLITE_CORRUPT",
+    500,
+    "The data is damaged",
+    "The file of Crenna's data is damaged. Put back a copy, or start with another folder (--data).",
+  ],
+];
+
+function diskProblem(error: unknown): Response | null {
+  const code = error instanceof Error && "code" in error ? String(error.code) : "";
+  const found = DISK.find(([own]) => code.startsWith(own));
+  return found ? problem(found[1], found[2], found[3]) : null;
+}
+
 /** Runs a use case; what it throws becomes a problem, never a stack trace. */
 export async function answer(run: () => Promise<Response> | Response): Promise<Response> {
   try {
@@ -55,6 +95,8 @@ export async function answer(run: () => Promise<Response> | Response): Promise<R
       });
     }
     console.error(error);
+    const disk = diskProblem(error);
+    if (disk) return disk;
     return problem(
       500,
       "Something went wrong here",

@@ -1,5 +1,6 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
-import { copyFileSync, existsSync, mkdtempSync, readdirSync } from "node:fs";
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, writeFileSync } from "node:fs";
+import { request } from "node:http";
 import os from "node:os";
 import path from "node:path";
 import Database from "better-sqlite3";
@@ -34,6 +35,59 @@ test("options are told, and wrong ones refused with what is allowed", () => {
   expect(port.status).toBe(2);
   expect(port.stderr).toContain("--port must be 0 to 65535, got 99999");
   expect(run("--prot", "1").stderr).toContain("--prot");
+});
+
+test("it listens on this machine only, and says why", () => {
+  const run = spawnSync(
+    process.execPath,
+    [...START, "--port", "0", "--host", "0.0.0.0", "--data", folder()],
+    {
+      encoding: "utf8",
+    },
+  );
+  expect(run.status).toBe(1);
+  expect(run.stderr).toContain("this machine only");
+  expect(run.stderr).toContain("no password");
+});
+
+test("odd ways of asking are refused, none ends in a fault", async () => {
+  const { child, address } = await start("--port", "0", "--empty", "--data", folder());
+  const { port } = new URL(address);
+  const ask = (method: string, where: string) =>
+    new Promise<number>((resolve, reject) => {
+      const asked = request({ port, host: "127.0.0.1", method, path: where }, (answer) => {
+        answer.resume();
+        resolve(answer.statusCode ?? 0);
+      });
+      asked.once("error", reject);
+      asked.end();
+    });
+  for (const method of ["TRACE", "OPTIONS", "PATCH"]) expect(await ask(method, "/")).toBe(405);
+  for (const where of [
+    "/job/%E2%98%83/coats",
+    "/job/%00",
+    "/job/%ff",
+    "/_image?href=x",
+    "//x",
+    "/api/jobs/%2e%2e%2f",
+    "/job/a%2fb/coats",
+  ]) {
+    const status = await ask("GET", where);
+    expect(status, where).toBeLessThan(500);
+  }
+  child.kill("SIGTERM");
+});
+
+test("data that cannot be used is told before anything is called ready", () => {
+  const data = folder();
+  writeFileSync(
+    path.join(data, "crenna.sqlite"),
+    "this is no database, but long enough to be taken for one ".repeat(40),
+  );
+  const run = spawnSync(process.execPath, [...START, "--port", "0", "--data", data], { encoding: "utf8" });
+  expect(run.status).toBe(1);
+  expect(run.stderr).toContain("cannot use its data");
+  expect(run.stdout).not.toContain("ready");
 });
 
 test("an empty start has a shelf, no job, and says how to begin", async ({ page }) => {

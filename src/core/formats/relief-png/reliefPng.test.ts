@@ -49,6 +49,22 @@ describe("a relief picture", () => {
     expect(said(tiny)).toMatch(/at least 4 × 4/);
   });
 
+  it("is refused by its head alone where it would take too long or too much to decode", () => {
+    const bomb = (width: number, height: number) => {
+      const bytes = new Uint8Array(
+        encode({ width: 8, height: 8, channels: 1, depth: 8, data: new Uint8Array(64) }),
+      );
+      const head = new DataView(bytes.buffer);
+      head.setUint32(16, width);
+      head.setUint32(20, height);
+      return bytes;
+    };
+    expect(said(bomb(20_000, 20_000))).toMatch(/20000 × 20000 pixels; 16 million are the most/);
+    expect(said(bomb(50_000, 50_000))).toMatch(/million are the most/);
+    expect(said(bomb(0, 0))).toMatch(/PNG|at least/);
+    expect(said(bomb(8, 8).slice(0, 20))).toMatch(/cannot be read/);
+  });
+
   it("lies on the form at the size asked for, on top of its own relief", () => {
     const panel = forms.panel.build({ lengthMm: 20, widthMm: 10, dents: 0 }, 1);
     const use = { pictureId: "0".repeat(64), name: "Ramp", widthMm: 10, depthMm: 2 };

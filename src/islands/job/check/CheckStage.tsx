@@ -104,7 +104,12 @@ export function CheckStage() {
           title="Findings"
           note={findings.length === 0 ? "none" : counted(findings.length, "finding")}
         />
-        <Box sx={{ flex: 1, overflow: "auto", px: 2, pb: 2, display: "grid", gap: 1, alignContent: "start" }}>
+        <Box
+          tabIndex={0}
+          role="region"
+          aria-label="Findings and what is in order"
+          sx={{ flex: 1, overflow: "auto", px: 2, pb: 2, display: "grid", gap: 1, alignContent: "start" }}
+        >
           {findings.map((finding) => (
             <Box key={finding.id}>
               <FindingLine finding={finding} onRemedy={(remedy) => edit((now) => applyRemedy(now, remedy))} />
