@@ -109,7 +109,7 @@ export function paintFact(card: Card): string | null {
   const onFigure = need.paintUl * (need.form === "liquid" ? 1 + need.water : 1);
   const made =
     batch.cards[0]!.id === card.id
-      ? `, ${amountText(batch.neededUl)} with losses before it is thinned, ${amountText(batch.madeUl)} mixed`
+      ? `, ${amountText(batch.neededUl)} with losses${need.water > 0 ? " before it is thinned" : ""}, ${amountText(batch.madeUl)} mixed`
       : "";
   return `${withUnit(onFigure, 1, "µl")} on the figure${made}`;
 }
