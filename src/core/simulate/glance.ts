@@ -13,8 +13,6 @@ const layer = new FilmLayer(MOST_BYTES);
 export interface Glance {
   readonly grid: SurfaceGrid;
   readonly coats: readonly LaidCoat[];
-  /** Area of the panel with its relief, mm². */
-  readonly areaMm2: number;
 }
 
 /**
@@ -27,14 +25,7 @@ export function glanceAt(job: Job, surface: Surface): Glance {
   const laying = layer.lay(job, surface, grid, false);
   let step = laying.next();
   while (!step.done) step = laying.next();
-  return { grid, coats: step.value, areaMm2: areaOf(grid) };
-}
-
-function areaOf(grid: SurfaceGrid): number {
-  const shares = reliefShares(grid);
-  let cells = 0;
-  for (let at = 0; at < shares.length; at++) cells += grid.inside[at]! * shares[at]!;
-  return cells * grid.pitchMm ** 2;
+  return { grid, coats: step.value };
 }
 
 /** The paint of one coat as it lies on one figure, all passes together. */

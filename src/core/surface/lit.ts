@@ -1,6 +1,7 @@
 import { clamp } from "../units";
 import { coarseSize, grow, shrink } from "./coarse";
 import type { LampVector, SurfaceGrid } from "./grid";
+import { eachSlope } from "./slopes";
 
 /** How far a ridge can throw shade, mm. */
 const SHADE_REACH_MM = 3;
@@ -66,23 +67,15 @@ const onPanel = (grid: SurfaceGrid, values: Float32Array) => {
 export function litFrom(grid: SurfaceGrid, lamp: LampVector, bend: Float32Array | null): Float32Array {
   if (isLevel(grid.relief) && !bend) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
   const coarse = coarsened(grid, LIGHT_MM);
-  const { relief, width, height, pitchMm, step } = coarse;
+  const { relief, step } = coarse;
   const flat = Math.max(1e-3, Math.hypot(lamp[0], lamp[1]));
   const rise = lamp[2] / flat;
   const horizon = horizonOf(coarse, lamp[0] / flat, lamp[1] / flat, SHADE_REACH_MM, -1);
   const out = new Float32Array(relief.length);
-  const scale = 1 / (2 * pitchMm);
-  for (let row = 0; row < height; row++) {
-    const up = (row > 0 ? row - 1 : row) * width;
-    const down = (row < height - 1 ? row + 1 : row) * width;
-    for (let column = 0; column < width; column++) {
-      const at = row * width + column;
-      const sx = (relief[column < width - 1 ? at + 1 : at]! - relief[column > 0 ? at - 1 : at]!) * scale;
-      const sy = (relief[down + column]! - relief[up + column]!) * scale;
-      const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy) / lamp[2];
-      out[at] = clamp(facing, 0, 1) * clamp((rise - horizon[at]!) / HALF_SHADE + 0.5, 0, 1);
-    }
-  }
+  eachSlope(relief, coarse, (at, sx, sy) => {
+    const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy) / lamp[2];
+    out[at] = clamp(facing, 0, 1) * clamp((rise - horizon[at]!) / HALF_SHADE + 0.5, 0, 1);
+  });
   const lit = onPanel(grid, grow(out, grid, step));
   if (bend) for (let at = 0; at < lit.length; at++) lit[at]! *= bend[at]!;
   return lit;
@@ -115,23 +108,13 @@ export function pictureLight(
   low: Float32Array,
   bend: Float32Array | null,
 ): Float32Array {
-  const { width, height, pitchMm, lamp } = grid;
+  const { lamp } = grid;
   const out = new Float32Array(relief.length);
-  const scale = 1 / (2 * pitchMm);
-  for (let row = 0; row < height; row++) {
-    const up = (row > 0 ? row - 1 : row) * width;
-    const down = (row < height - 1 ? row + 1 : row) * width;
-    for (let column = 0; column < width; column++) {
-      const at = row * width + column;
-      const left = column > 0 ? at - 1 : at;
-      const right = column < width - 1 ? at + 1 : at;
-      const sx = (relief[right]! - relief[left]!) * scale;
-      const sy = (relief[down + column]! - relief[up + column]!) * scale;
-      const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy);
-      const sky = 1 - 0.45 * low[at]!;
-      const direct = Math.max(0, facing) / Math.max(0.25, lamp[2]);
-      out[at] = sky * (0.35 + 0.65 * direct * (bend ? bend[at]! : 1));
-    }
-  }
+  eachSlope(relief, grid, (at, sx, sy) => {
+    const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy);
+    const sky = 1 - 0.45 * low[at]!;
+    const direct = Math.max(0, facing) / Math.max(0.25, lamp[2]);
+    out[at] = sky * (0.35 + 0.65 * direct * (bend ? bend[at]! : 1));
+  });
   return out;
 }

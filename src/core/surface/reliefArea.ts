@@ -1,4 +1,5 @@
 import type { SurfaceGrid } from "./grid";
+import { eachSlope } from "./slopes";
 
 const known = new WeakMap<SurfaceGrid, Float32Array>();
 
@@ -9,19 +10,10 @@ const known = new WeakMap<SurfaceGrid, Float32Array>();
 export function reliefShares(grid: SurfaceGrid): Float32Array {
   const remembered = known.get(grid);
   if (remembered) return remembered;
-  const { relief, width, height, pitchMm } = grid;
-  const out = new Float32Array(relief.length).fill(1);
-  const scale = 1 / (2 * pitchMm);
-  for (let row = 0; row < height; row++) {
-    const up = (row > 0 ? row - 1 : row) * width;
-    const down = (row < height - 1 ? row + 1 : row) * width;
-    for (let column = 0; column < width; column++) {
-      const at = row * width + column;
-      const sx = (relief[column < width - 1 ? at + 1 : at]! - relief[column > 0 ? at - 1 : at]!) * scale;
-      const sy = (relief[down + column]! - relief[up + column]!) * scale;
-      out[at] = Math.sqrt(1 + sx * sx + sy * sy);
-    }
-  }
+  const out = new Float32Array(grid.relief.length);
+  eachSlope(grid.relief, grid, (at, sx, sy) => {
+    out[at] = Math.sqrt(1 + sx * sx + sy * sy);
+  });
   known.set(grid, out);
   return out;
 }

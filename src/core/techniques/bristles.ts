@@ -8,6 +8,7 @@ import {
   addFilm,
   cellPlaces,
   layPasses,
+  placeWeights,
   LEAST_SHARE,
   type CellPlaces,
   type FilmBuffer,
@@ -78,7 +79,10 @@ export function brushOver(
 ): void {
   // Bristles feel earlier paint as well as the relief.
   const gaps = bristleGaps(context.grid, context.heightMm(), style.radius);
-  layPasses(film, context.passes, random, (one, own) => brushOnce(one, context, style, takes, gaps, own));
+  const weights = placeWeights(context);
+  layPasses(film, context.passes, random, (one, own) =>
+    brushOnce(one, context, style, takes, gaps, cellPlaces(context, own, weights), own),
+  );
 }
 
 /** One pass of it, with strokes of its own. */
@@ -88,6 +92,7 @@ function brushOnce(
   style: BristleStyle,
   takes: Takes,
   gaps: Float32Array,
+  places: CellPlaces,
   random: Random,
 ): void {
   const { grid, passUm } = context;
@@ -95,7 +100,6 @@ function brushOnce(
   const { edge } = fieldsOf(grid);
   const reachMm = style.reach / 1000;
   const load = style.load / 100;
-  const places = cellPlaces(context, random);
   const { weights, along, up, shiftX, shiftY } = places;
   const ground = groundOf(grid.form, places);
   const widthMm = clamp(0.9 + style.radius, 1, 4);

@@ -195,9 +195,8 @@ export interface CellPlaces {
 }
 
 /** Where every cell lies on the piece (shifted at random, for textures) and how much it belongs to the place, 0…1. */
-export function cellPlaces(context: LayContext, random: Random): CellPlaces {
+export function cellPlaces(context: LayContext, random: Random, weights = placeWeights(context)): CellPlaces {
   const { along, up } = fieldsOf(context.grid);
-  const weights = placeWeights(context);
   return { weights, along, up, shiftX: random.range(0, 15), shiftY: random.range(0, 15) };
 }
 

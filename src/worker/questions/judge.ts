@@ -18,6 +18,8 @@ export const judge = defineQuestion<PlanInput, Judgement>({
   id: "judge",
   schema: planSchema(),
   async run({ job, paints, painter }, { wanted }) {
+    // Of many quick edits only the last is worth counting: those it overtook end here.
+    if (!(await wanted(0, 3))) return null;
     const cards = cardsOf(job, paints, painter);
     if (!(await wanted(1, 3))) return null;
     const findings = checkJob(job, paints);

@@ -2,13 +2,14 @@ import { fieldsOf } from "../../surface/fields";
 import { upperQuantile } from "../../surface/quantile";
 import { clamp } from "../../units";
 import { bristleGaps } from "../envelope";
-import type { Random } from "../../random";
 import {
   addFilm,
   cellPlaces,
   defineTechnique,
   edgeSoftMm,
   layPasses,
+  placeWeights,
+  type CellPlaces,
   LEAST_SHARE,
   type FilmBuffer,
   type LayContext,
@@ -72,7 +73,10 @@ export const sponge = defineTechnique({
   feels: true,
   lay(film, context, params, random) {
     const gaps = bristleGaps(context.grid, context.heightMm(), SPONGE_MM);
-    layPasses(film, context.passes, random, (one, own) => dabOver(one, context, params, gaps, own));
+    const weights = placeWeights(context);
+    layPasses(film, context.passes, random, (one, own) =>
+      dabOver(one, context, params, gaps, cellPlaces(context, own, weights)),
+    );
   },
 });
 
@@ -89,13 +93,13 @@ function dabOver(
   context: LayContext,
   params: Dabs,
   gaps: Float32Array,
-  random: Random,
+  places: CellPlaces,
 ): void {
   const { grid, passUm, water } = context;
   const { edge } = fieldsOf(grid);
   const sharp = params.pore / Math.max(grid.pitchMm, 0.4 * params.pore + edgeSoftMm(water));
   const { inside } = grid;
-  const { weights, along, up, shiftX, shiftY } = cellPlaces(context, random);
+  const { weights, along, up, shiftX, shiftY } = places;
   const score = new Float32Array(inside.length);
   const cells = new Int32Array(inside.length);
   const [crowd, toEdges] = [1.6 * (params.clusters / 100), 3 * (params.edges / 100)];
