@@ -10,7 +10,7 @@ export const LAST_NM = 690;
 export const bandNm = (band: number): number => FIRST_NM + ((LAST_NM - FIRST_NM) * band) / (BANDS - 1);
 
 /** Reflectances stay inside these; a higher floor breaks dark saturated blues. */
-export const MIN_REFLECTANCE = 0.0006;
+export const MIN_REFLECTANCE = 0.0001;
 export const MAX_REFLECTANCE = 0.985;
 
 const D65_FROM_400_BY_10 = [

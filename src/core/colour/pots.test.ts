@@ -29,6 +29,17 @@ const pot = (more: Partial<Paint>): Paint => ({
 });
 
 describe("dark colours", () => {
+  it("survive it next to black, every one of them", () => {
+    const levels = ["00", "01", "02", "03", "05", "09"];
+    for (const r of levels)
+      for (const g of levels)
+        for (const b of levels) {
+          const thick = `#${r}${g}${b}`;
+          const shown = spectrumToLab(masstone(opticsOf({ thick, overWhite: null, hiding: "opaque" })));
+          expect(ciede2000(shown, hexToLab(thick)), thick).toBeLessThan(1);
+        }
+  });
+
   it("survive a pot's spectrum within 1, however saturated", () => {
     fc.assert(
       fc.property(hex(60), fc.constantFrom("opaque", "semi" as const), (thick, hiding) => {
