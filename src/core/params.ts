@@ -1,3 +1,5 @@
+import { formatNumber } from "./units";
+
 /** One number a technique, form or check can be set to. Controls, validation and defaults come from it. */
 export interface ParamSpec {
   readonly label: string;
@@ -25,3 +27,11 @@ export function completeParams<S extends ParamSpecs>(
   });
   return Object.fromEntries(entries) as ParamValues<S>;
 }
+
+/** Decimals a value is told with, so that neighbours on its slider never read alike: as many as its step has. */
+const placesOf = (step: number): number =>
+  Math.min(6, (/\.(\d+)$/.exec(String(step)) ?? ["", ""])[1]!.length);
+
+/** The value as it is shown, with its unit: no decimals are cut off that one step of its slider would change. */
+export const valueText = ({ step, unit }: ParamSpec, value: number): string =>
+  `${formatNumber(value, placesOf(step))}${unit === "" ? "" : `\u202f${unit}`}`;

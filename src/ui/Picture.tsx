@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 
 export interface Pixels {
   readonly rgba: Uint8ClampedArray<ArrayBuffer>;
@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** A simulated picture on a canvas of its own size, scaled by the page. */
-export function Picture({ pixels, label, crop, cssWidth, cssHeight }: Props) {
+export const Picture = memo(function Picture({ pixels, label, crop, cssWidth, cssHeight }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const width = crop?.width ?? pixels.width;
   const height = crop?.height ?? pixels.height;
@@ -41,4 +41,4 @@ export function Picture({ pixels, label, crop, cssWidth, cssHeight }: Props) {
       style={{ width: cssWidth, height: cssHeight ?? "auto", display: "block" }}
     />
   );
-}
+});

@@ -23,6 +23,15 @@ function fresh(planned: PlannedCoat, surface: Surface): Coat {
   };
 }
 
+/** The coat with another state of some of its fields; the very same coat where none differs. */
+const withState = (coat: Coat, state: Partial<Coat>): Coat =>
+  (Object.keys(state) as (keyof Coat)[]).every((key) => coat[key] === state[key])
+    ? coat
+    : { ...coat, ...state };
+
+const sameCoats = (one: readonly Coat[], other: readonly Coat[]): boolean =>
+  one.length === other.length && one.every((coat, at) => coat === other[at]);
+
 /** Where a new planned coat goes among the coats that stay: after the nearest earlier one of the plan. */
 function insertPlace(list: readonly Coat[], planned: readonly PlannedCoat[], index: number): number {
   for (let before = index - 1; before >= 0; before--) {
@@ -51,14 +60,13 @@ export function mergeCoats(
       const before = coat.role === null ? undefined : was.get(coat.role);
       if (!now) return coat;
       const follows = <T>(own: T, then: T | undefined, next: T): T => (own === then ? next : own);
-      return {
-        ...coat,
-        place: now.place,
+      return withState(coat, {
+        place: JSON.stringify(coat.place) === JSON.stringify(now.place) ? coat.place : now.place,
         mixId: follows(coat.mixId, before?.mixId, now.mixId),
         name: follows(coat.name, before?.name, now.name),
         water: follows(coat.water, before?.water, now.water),
         passes: follows(coat.passes, before?.passes, now.passes),
-      };
+      });
     });
   planned.forEach((coat, index) => {
     if (list.some((one) => one.role === coat.role)) return;
@@ -67,7 +75,10 @@ export function mergeCoats(
   const gone = surface.coats.filter((coat) => coat.role !== null && !wanted.has(coat.role));
   const kept = surface.parked.filter((coat) => !gone.some((one) => one.role === coat.role));
   const parked = [...kept, ...gone].filter((coat) => coat.role !== null && !wanted.has(coat.role));
-  return { coats: list, parked: parked.slice(-MOST_PARKED) };
+  return {
+    coats: sameCoats(list, surface.coats) ? surface.coats : list,
+    parked: sameCoats(parked, surface.parked) ? surface.parked : parked.slice(-MOST_PARKED),
+  };
 }
 
 /** A surface's family with all it works with; null where the surface has no pattern. @throws InputError */
@@ -117,6 +128,7 @@ function derivedSurface(job: Job, id: string, paints: readonly Paint[], previous
     plannedOf(completed, surface, paints),
     plannedBefore(previous, surface, paints),
   );
+  if (merged.coats === surface.coats && merged.parked === surface.parked) return completed;
   return {
     ...completed,
     surfaces: completed.surfaces.map((one) => (one.id === id ? { ...surface, ...merged } : one)),

@@ -4,6 +4,7 @@ import LightModeOutlined from "@mui/icons-material/LightModeOutlined";
 import RedoOutlined from "@mui/icons-material/RedoOutlined";
 import UndoOutlined from "@mui/icons-material/UndoOutlined";
 import { Box, IconButton, Link, Tooltip, Typography } from "@mui/material";
+import { memo } from "react";
 import { usePrefs } from "../../ui/prefs";
 import type { OutboxState } from "./historyOutbox";
 import { useHistoryStore } from "./historyStore";
@@ -34,55 +35,80 @@ function saveText(save: SaveState, bench: OutboxState): string {
   }
 }
 
+interface TabProps {
+  readonly label: string;
+  readonly state: string;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+}
+
+/** A stage and its state; the way to it stays the same as long as what it tells does. */
+const StageTab = memo(
+  function StageTab({ label, state, open, onOpen }: TabProps) {
+    return (
+      <Box
+        component="button"
+        type="button"
+        aria-current={open ? "page" : undefined}
+        onClick={onOpen}
+        sx={{
+          font: "inherit",
+          color: "text.primary",
+          bgcolor: "transparent",
+          border: 0,
+          borderBottom: 3,
+          borderColor: open ? "primary.main" : "transparent",
+          px: { xs: 1, md: 1.5 },
+          minHeight: 44,
+          textAlign: "left",
+          cursor: "pointer",
+          whiteSpace: "nowrap",
+        }}
+      >
+        <Box sx={{ fontWeight: 500 }}>{label}</Box>
+        <Box sx={{ fontSize: 11.5, lineHeight: "14px", color: "text.secondary" }}>{state}</Box>
+      </Box>
+    );
+  },
+  (was, now) => was.label === now.label && was.state === now.state && was.open === now.open,
+);
+
 function StageTabs({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
   const states = useStageStates();
   return (
     <Box component="nav" aria-label="Stages" sx={{ display: "flex", alignSelf: "stretch" }}>
       {STAGES.map((name, at) => (
-        <Box
+        <StageTab
           key={name}
-          component="button"
-          type="button"
-          aria-current={name === stage ? "page" : undefined}
-          onClick={() => go(name)}
-          sx={{
-            font: "inherit",
-            color: "text.primary",
-            bgcolor: "transparent",
-            border: 0,
-            borderBottom: 3,
-            borderColor: name === stage ? "primary.main" : "transparent",
-            px: { xs: 1, md: 1.5 },
-            minHeight: 44,
-            textAlign: "left",
-            cursor: "pointer",
-            whiteSpace: "nowrap",
-          }}
-        >
-          <Box sx={{ fontWeight: 500 }}>
-            {at + 1} {STAGE_NAMES[name]}
-          </Box>
-          <Box sx={{ fontSize: 11.5, lineHeight: "14px", color: "text.secondary" }}>{states[name]}</Box>
-        </Box>
+          label={`${at + 1} ${STAGE_NAMES[name]}`}
+          state={states[name]}
+          open={name === stage}
+          onOpen={() => go(name)}
+        />
       ))}
     </Box>
   );
 }
 
-function Tools() {
+function SaveStatus() {
   const save = useJobStore((state) => state.save);
   const bench = useHistoryStore((state) => state.sent);
+  return (
+    <Tooltip title={save.kind === "failed" ? save.message : (bench.problem ?? bench.refused ?? "")}>
+      <Typography variant="body2" role="status" noWrap sx={{ mr: 1, minWidth: 60, textAlign: "right" }}>
+        {saveText(save, bench)}
+      </Typography>
+    </Tooltip>
+  );
+}
+
+/** Undo and redo, export and theme; drawn anew only where one of these changes, not with every edit. */
+const Tools = memo(function Tools({ jobId }: { readonly jobId: string }) {
   const { mode, setMode } = usePrefs();
-  const jobId = useJob().id;
   const [canUndo, canRedo] = [useCanUndo(), useCanRedo()];
   const dark = mode === "dark";
   return (
-    <Box sx={{ display: "flex", alignItems: "center", justifyContent: "flex-end", flex: 1, minWidth: 0 }}>
-      <Tooltip title={save.kind === "failed" ? save.message : (bench.problem ?? bench.refused ?? "")}>
-        <Typography variant="body2" role="status" noWrap sx={{ mr: 1, minWidth: 60, textAlign: "right" }}>
-          {saveText(save, bench)}
-        </Typography>
-      </Tooltip>
+    <>
       <Tooltip title="Undo">
         <span>
           <IconButton size="small" aria-label="Undo" disabled={!canUndo} onClick={undo}>
@@ -111,9 +137,9 @@ function Tools() {
           {dark ? <LightModeOutlined fontSize="small" /> : <DarkModeOutlined fontSize="small" />}
         </IconButton>
       </Tooltip>
-    </Box>
+    </>
   );
-}
+});
 
 /** The job's name, its six stages with their states, and what holds for all of them. */
 export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
@@ -160,8 +186,18 @@ export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (
       <Box sx={{ order: { xs: 2, lg: 1 }, width: { xs: "100%", lg: "auto" }, overflowX: "auto" }}>
         <StageTabs stage={stage} go={go} />
       </Box>
-      <Box sx={{ order: { xs: 1, lg: 2 }, flex: 1, minWidth: 0 }}>
-        <Tools />
+      <Box
+        sx={{
+          order: { xs: 1, lg: 2 },
+          flex: 1,
+          minWidth: 0,
+          display: "flex",
+          alignItems: "center",
+          justifyContent: "flex-end",
+        }}
+      >
+        <SaveStatus />
+        <Tools jobId={job.id} />
       </Box>
     </Box>
   );

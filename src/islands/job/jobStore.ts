@@ -2,7 +2,7 @@ import { temporal } from "zundo";
 import { create, useStore } from "zustand";
 import { withoutSpareMixes } from "../../core/edits/mixes";
 import { upgradeJob } from "../../core/formats/job-json/upgrade";
-import { JOB_VERSION, type Job, type Paint } from "../../core/job";
+import { JOB_VERSION, type Job, type Mix, type Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { deriveCoats } from "../../core/patterns/derive";
 import { lastOf } from "../../ui/lastOf";
@@ -36,6 +36,8 @@ interface JobState {
   /** Takes another window's job in place of this one; undo brings the own one back. */
   readonly replace: (job: Job, revision: number) => void;
 }
+
+const NO_MIXES: readonly Mix[] = [];
 
 /** Mixes that wells were begun for: they are kept though nothing is painted in them. */
 const wellMixes = (): ReadonlySet<string> =>
@@ -173,6 +175,8 @@ export function useJob(): Job {
   return job;
 }
 
+/** The mixes of the job, whatever else of it changes. */
+export const useMixes = (): readonly Mix[] => useJobStore((state) => state.job?.mixes ?? NO_MIXES);
 export const usePaints = (): readonly Paint[] => useJobStore((state) => state.paints);
 export const useEdit = () => useJobStore((state) => state.edit);
 

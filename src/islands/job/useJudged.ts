@@ -5,6 +5,7 @@ import type { Painter } from "../../core/painter";
 import { taskWorker } from "../../worker/client";
 import type { Judgement } from "../../worker/questions/judge";
 import { useDesign, usePainter, usePaints } from "./jobStore";
+import { useSimulation } from "./useSimulation";
 
 interface Judged extends Judgement {
   /** Job these are of; null before the first answer. */
@@ -22,18 +23,10 @@ export const useJudged = create<Judged>()(() => NOTHING);
 
 let asked = 0;
 
-/** Asks for the judgement of a job; it replaces the one asked for before. */
-export function askJudgement(job: Job, paints: readonly Paint[], painter: Painter): void {
-  const { setState, getState } = useJudged;
-  const worker = taskWorker();
-  if (asked > 0) {
-    worker.cancel(asked);
-    worker.forget(asked);
-  }
-  if (getState().jobId === job.id) setState({ settled: false });
-  else setState({ ...NOTHING });
+function ask(job: Job, paints: readonly Paint[], painter: Painter): void {
+  const { setState } = useJudged;
   const started = performance.now();
-  asked = worker.ask(
+  asked = taskWorker().ask(
     "judge",
     { job, paints, painter },
     {
@@ -46,7 +39,42 @@ export function askJudgement(job: Job, paints: readonly Paint[], painter: Painte
   );
 }
 
-/** Keeps the judgement in step with the job. Used once, by the job's frame. */
+/** What is asked for once the newest edit can be seen; what it replaces is not asked at all. */
+let stopWaiting: (() => void) | null = null;
+
+/** The longest a judgement waits for the picture of its edit, ms. */
+const LONGEST_WAIT_MS = 400;
+
+/** Calls back when the newest edit can be seen: the picture comes first, and both think on the same few cores. */
+function onceSeen(then: () => void): void {
+  if (useSimulation.getState().seen) return then();
+  const go = () => {
+    stopWaiting?.();
+    then();
+  };
+  const off = useSimulation.subscribe(({ seen }) => seen && go());
+  const timer = setTimeout(go, LONGEST_WAIT_MS);
+  stopWaiting = () => {
+    off();
+    clearTimeout(timer);
+    stopWaiting = null;
+  };
+}
+
+/** Asks for the judgement of a job, after its picture; it replaces the one asked for before. */
+export function askJudgement(job: Job, paints: readonly Paint[], painter: Painter): void {
+  const { setState, getState } = useJudged;
+  stopWaiting?.();
+  if (asked > 0) {
+    taskWorker().cancel(asked);
+    taskWorker().forget(asked);
+  }
+  if (getState().jobId === job.id) setState({ settled: false });
+  else setState({ ...NOTHING });
+  onceSeen(() => ask(job, paints, painter));
+}
+
+/** Keeps the judgement in step with the job. Used once, by the job's frame, after the picture is asked for. */
 export function useKeepJudged(): void {
   const design = useDesign();
   const paints = usePaints();

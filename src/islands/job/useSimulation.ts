@@ -14,6 +14,8 @@ import { useView, type LightShown } from "./viewStore";
 
 interface Simulation {
   readonly specimen: Specimen | null;
+  /** Whether the newest edit can be seen, if only as a small picture; or cannot be drawn. */
+  readonly seen: boolean;
   /** Whether the picture is the full one of the newest edit. */
   readonly fine: boolean;
   readonly steps: Steps | null;
@@ -31,6 +33,7 @@ interface Simulation {
 
 export const useSimulation = create<Simulation>()(() => ({
   specimen: null,
+  seen: true,
   fine: false,
   steps: null,
   settled: false,
@@ -57,11 +60,12 @@ function show(part: SpecimenPart, started: number): void {
   const { setState, getState } = useSimulation;
   performance.mark(`crenna-${part.kind}`, { detail: performance.now() - started });
   if (part.kind === "preview") {
-    setState({ specimen: part.specimen, fine: false, failure: null });
+    setState({ specimen: part.specimen, seen: true, fine: false, failure: null });
     return;
   }
   setState({
     specimen: part.specimen,
+    seen: true,
     fine: true,
     mostUm: part.mostUm,
     progress: null,
@@ -83,10 +87,10 @@ function listen(started: number, surfaceId: string): Hearing<"specimen"> {
         setState({ progress: { done, total } });
     },
     failed: (failure, id) => {
-      if (newest(id)) setState({ failure, progress: null });
+      if (newest(id)) setState({ failure, seen: true, progress: null });
     },
     dropped: (id) => {
-      if (newest(id)) setState({ progress: null, stopped: !getState().fine });
+      if (newest(id)) setState({ progress: null, seen: true, stopped: !getState().fine });
     },
   };
 }
@@ -95,7 +99,7 @@ function listen(started: number, surfaceId: string): Hearing<"specimen"> {
 let lastAsked: SpecimenInput | null = null;
 
 function send(input: SpecimenInput): void {
-  useSimulation.setState({ fine: false, settled: false, stopped: false });
+  useSimulation.setState({ seen: false, fine: false, settled: false, stopped: false });
   const { surfaceId } = input.request;
   const id = simulationWorker().ask("specimen", input, listen(performance.now(), surfaceId));
   lastAsked = input;

@@ -1,4 +1,5 @@
 import { useTheme } from "@mui/material";
+import { memo } from "react";
 
 interface Props {
   readonly along: "x" | "y";
@@ -14,7 +15,7 @@ interface Props {
 const labelStep = (scale: number) => [1, 2, 5, 10, 20, 50].find((step) => step * scale >= 46) ?? 100;
 
 /** A millimetre scale along one edge of the specimen. */
-export function MmRuler({ along, startPx, lengthPx, scale, thickness }: Props) {
+export const MmRuler = memo(function MmRuler({ along, startPx, lengthPx, scale, thickness }: Props) {
   const { palette } = useTheme();
   const step = labelStep(scale);
   const fine = step / (step >= 5 ? 5 : 2);
@@ -70,4 +71,4 @@ export function MmRuler({ along, startPx, lengthPx, scale, thickness }: Props) {
       )}
     </g>
   );
-}
+});

@@ -1,19 +1,20 @@
 import { Box, Typography, useTheme } from "@mui/material";
-import { useEffect, useMemo, useState } from "react";
+import { memo, useDeferredValue, useEffect, useMemo, useState } from "react";
 import { opticsOfMix } from "../../../core/colour/appearance";
 import { masstone } from "../../../core/colour/film";
 import { spectrumToHex } from "../../../core/colour/spaces";
 import { activeCoats, mixById, type Surface } from "../../../core/job";
 import type { Section } from "../../../core/simulate/section";
 import { formatNumber } from "../../../core/units";
-import { useJob, usePaints } from "../jobStore";
+import { useMixes, usePaints } from "../jobStore";
 import { askSection, useSimulation } from "../useSimulation";
 import { useView } from "../viewStore";
 import { lineOn } from "./SpecimenView";
 
-const WIDTH = 1000;
-const HEIGHT = 170;
-const FOOT = 26;
+/** Units of the drawing: fine enough that whole numbers do, which are written out ten times faster than decimals. */
+const WIDTH = 10_000;
+const HEIGHT = 1_700;
+const FOOT = 260;
 
 interface Scales {
   /** Pixels per µm of film, and per µm of relief. */
@@ -39,52 +40,46 @@ interface Band {
 /** Thinner than this a film is not drawn, µm. */
 const THINNEST_UM = 0.05;
 
-/** Stretches of samples where a film lies, each with one bare sample at either end. */
-function runsOf(um: Float32Array, known: (k: number) => boolean): [number, number][] {
-  const runs: [number, number][] = [];
+/** Stretches of samples, first and last of each, of which something holds. */
+function stretches(count: number, holds: (k: number) => boolean): [number, number][] {
+  const found: [number, number][] = [];
   let from = -1;
-  for (let k = 0; k <= um.length; k++) {
-    const lies = k < um.length && um[k]! > THINNEST_UM && known(k);
-    if (lies && from < 0) from = Math.max(0, k - 1);
-    if (!lies && from >= 0) {
-      runs.push([from, Math.min(um.length - 1, k)]);
+  for (let k = 0; k <= count; k++) {
+    const now = k < count && holds(k);
+    if (now && from < 0) from = k;
+    if (!now && from >= 0) {
+      found.push([from, k - 1]);
       from = -1;
     }
   }
-  return runs;
+  return found;
 }
 
 /** The outline of every film, bottom to top. */
 function bandsOf(section: Section, scales: Scales): { ground: string; bands: Band[] } {
   const count = section.reliefUm.length;
-  const x = (k: number) => (k * WIDTH) / (count - 1);
   const known = (k: number) => !Number.isNaN(section.reliefUm[k]!);
+  const across = Int32Array.from({ length: count }, (_, k) => Math.round((k * WIDTH) / (count - 1)));
   const top = Float32Array.from(section.reliefUm, (um) => HEIGHT - FOOT - um * scales.relief);
-  const line = (heights: Float32Array, backwards: boolean) => {
-    const points: string[] = [];
-    for (let step = 0; step < count; step++) {
-      const k = backwards ? count - 1 - step : step;
-      if (known(k)) points.push(`${x(k).toFixed(1)} ${heights[k]!.toFixed(2)}`);
-    }
-    return points.join("L");
-  };
   const outline = (below: Float32Array, above: Float32Array, from: number, to: number) => {
-    const points: string[] = [];
-    for (let k = from; k <= to; k++) points.push(`${x(k).toFixed(1)} ${below[k]!.toFixed(2)}`);
-    for (let k = to; k >= from; k--) points.push(`${x(k).toFixed(1)} ${above[k]!.toFixed(2)}`);
-    return `M${points.join("L")}Z`;
+    let path = "";
+    for (let k = from; k <= to; k++) path += `L${across[k]!} ${Math.round(below[k]!)}`;
+    for (let k = to; k >= from; k--) path += `L${across[k]!} ${Math.round(above[k]!)}`;
+    return path === "" ? "" : `M${path.slice(1)}Z`;
   };
-  const floor = top.map(() => HEIGHT);
-  const ground = `M${line(top, false)}L${line(floor, true)}Z`;
+  const floor = new Float32Array(count).fill(HEIGHT);
+  const ground = stretches(count, known)
+    .map(([from, to]) => outline(top, floor, from, to))
+    .join("");
   const bands = section.films.map(({ coatId, um }) => {
     const below = top.slice();
     for (let k = 0; k < count; k++) top[k]! -= um[k]! * scales.film;
-    return {
-      coatId,
-      path: runsOf(um, known)
-        .map(([from, to]) => outline(below, top, from, to))
-        .join(""),
-    };
+    const lies = (k: number) => um[k]! > THINNEST_UM && known(k);
+    const path = stretches(count, lies)
+      // One bare sample at either end, so that a film begins and ends on what it lies on.
+      .map(([from, to]) => outline(below, top, Math.max(0, from - 1), Math.min(count - 1, to + 1)))
+      .join("");
+    return { coatId, path };
   });
   return { ground, bands };
 }
@@ -114,29 +109,89 @@ function upToCoat(section: Section, surface: Surface, upTo: number | null): Sect
   return { ...section, films, mostUm };
 }
 
-/** The cut through relief and films under the section's line. */
-export function SectionView({ surface }: { readonly surface: Surface }) {
-  const job = useJob();
+interface DrawingProps {
+  readonly section: Section;
+  readonly scales: Scales;
+  readonly surface: Surface;
+  readonly coatId: string | null;
+  readonly onHover: (hover: Hover | null) => void;
+}
+
+/** The films over each other; drawn anew only for another cut or another look of it. */
+const Drawing = memo(function Drawing({ section, scales, surface, coatId, onHover }: DrawingProps) {
+  const mixes = useMixes();
   const paints = usePaints();
   const { palette } = useTheme();
-  const { section: whole, specimen, round, fine } = useSimulation();
-  const { line, coatId, upTo, set } = useView();
-  const [hover, setHover] = useState<Hover | null>(null);
+  const set = useView((view) => view.set);
+  const drawn = useMemo(() => bandsOf(section, scales), [section, scales]);
+  const dark = palette.mode === "dark";
+  const coatOf = (id: string) => surface.coats.find((coat) => coat.id === id);
+  const fill = (id: string) =>
+    spectrumToHex(masstone(opticsOfMix(mixById({ mixes }, coatOf(id)?.mixId ?? ""), paints)));
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      preserveAspectRatio="none"
+      width="100%"
+      style={{ flex: 1, minHeight: 0, background: dark ? "#6a6a6a" : "none" }}
+      role="group"
+      aria-label="Section through the films"
+      onPointerLeave={() => onHover(null)}
+    >
+      <path d={drawn.ground} fill={dark ? "#3a3a3a" : "#c9c9c9"} />
+      {drawn.bands.map((band) => (
+        <path
+          key={band.coatId}
+          d={band.path}
+          fill={fill(band.coatId)}
+          stroke={band.coatId === coatId ? palette.primary.main : "none"}
+          strokeWidth={1.5}
+          vectorEffect="non-scaling-stroke"
+          style={{ cursor: "pointer" }}
+          onPointerMove={(event) => {
+            const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+            const share = (event.clientX - box.left) / box.width;
+            onHover({ coatId: band.coatId, sample: Math.round(share * (section.reliefUm.length - 1)) });
+          }}
+          onClick={() => set({ coatId: band.coatId })}
+        >
+          <title>{coatOf(band.coatId)?.name}</title>
+        </path>
+      ))}
+    </svg>
+  );
+});
+
+/** Asks for the cut under the section's line, anew for every picture. */
+function useSection(): { section: Section | null; round: number; fine: boolean } {
+  const specimen = useSimulation((state) => state.specimen);
+  const section = useSimulation((state) => state.section);
+  const round = useSimulation((state) => state.round);
+  const fine = useSimulation((state) => state.fine);
+  const line = useView((view) => view.line);
   const cut = specimen ? lineOn(specimen, line) : line;
   const { ax, ay, bx, by } = cut ?? { ax: null, ay: null, bx: null, by: null };
   useEffect(() => {
     // A new picture (`round`) under the same line is another cut.
     if (ax !== null && round >= 0) askSection({ ax, ay, bx, by });
   }, [ax, ay, bx, by, round]);
+  return { section, round, fine };
+}
+
+/** The cut through relief and films under the section's line. Its drawing never holds up what was just set. */
+export function SectionView({ surface: newest }: { readonly surface: Surface }) {
+  const { section: newestCut, round, fine } = useSection();
+  const whole = useDeferredValue(newestCut);
+  const surface = useDeferredValue(newest);
+  const coatId = useDeferredValue(useView((view) => view.coatId));
+  const upTo = useDeferredValue(useView((view) => view.upTo));
+  const mixes = useMixes();
+  const [hover, setHover] = useState<Hover | null>(null);
   const section = useMemo(() => whole && upToCoat(whole, surface, upTo), [whole, surface, upTo]);
   const scales = useMemo(() => (section ? scalesOf(section) : null), [section]);
-  const drawn = useMemo(() => (section && scales ? bandsOf(section, scales) : null), [section, scales]);
-  if (!section || !scales || !drawn) return <Typography sx={{ p: 2 }}>Cutting</Typography>;
-  const coatOf = (id: string) => surface.coats.find((coat) => coat.id === id);
-  const fill = (id: string) =>
-    spectrumToHex(masstone(opticsOfMix(mixById(job, coatOf(id)?.mixId ?? ""), paints)));
+  if (!section || !scales) return <Typography sx={{ p: 2 }}>Cutting</Typography>;
   const hovered = hover ? section.films.find((film) => film.coatId === hover.coatId) : undefined;
-  const hoveredCoat = hover ? coatOf(hover.coatId) : undefined;
+  const hoveredCoat = hover ? surface.coats.find((coat) => coat.id === hover.coatId) : undefined;
   return (
     <Box
       sx={{ px: 2, py: 1, height: "100%", display: "flex", flexDirection: "column" }}
@@ -149,40 +204,11 @@ export function SectionView({ surface }: { readonly surface: Surface }) {
         </Typography>
         <Typography variant="body2" sx={{ textAlign: "right" }} aria-live="polite">
           {hovered && hoveredCoat
-            ? `${hoveredCoat.name}: ${mixById(job, hoveredCoat.mixId)?.name ?? "no mix"}, ${formatNumber(hovered.um[hover!.sample] ?? 0, 1)} µm`
+            ? `${hoveredCoat.name}: ${mixById({ mixes }, hoveredCoat.mixId)?.name ?? "no mix"}, ${formatNumber(hovered.um[hover!.sample] ?? 0, 1)} µm`
             : `films drawn ${formatNumber(scales.exaggeration, 0)} × thicker than they are · ${formatNumber(section.mostUm, 0)} µm built up at most`}
         </Typography>
       </Box>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        preserveAspectRatio="none"
-        width="100%"
-        style={{ flex: 1, minHeight: 0, background: palette.mode === "dark" ? "#6a6a6a" : "none" }}
-        role="group"
-        aria-label="Section through the films"
-        onPointerLeave={() => setHover(null)}
-      >
-        <path d={drawn.ground} fill={palette.mode === "dark" ? "#3a3a3a" : "#c9c9c9"} />
-        {drawn.bands.map((band) => (
-          <path
-            key={band.coatId}
-            d={band.path}
-            fill={fill(band.coatId)}
-            stroke={band.coatId === coatId ? palette.primary.main : "none"}
-            strokeWidth={1.5}
-            vectorEffect="non-scaling-stroke"
-            style={{ cursor: "pointer" }}
-            onPointerMove={(event) => {
-              const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-              const share = (event.clientX - box.left) / box.width;
-              setHover({ coatId: band.coatId, sample: Math.round(share * (section.reliefUm.length - 1)) });
-            }}
-            onClick={() => set({ coatId: band.coatId })}
-          >
-            <title>{coatOf(band.coatId)?.name}</title>
-          </path>
-        ))}
-      </svg>
+      <Drawing section={section} scales={scales} surface={surface} coatId={coatId} onHover={setHover} />
       <Box sx={{ display: "flex", justifyContent: "space-between" }}>
         <Typography variant="caption">A</Typography>
         <Typography variant="caption">
