@@ -72,6 +72,30 @@ export function newPlainSurface(
   };
 }
 
+/** Name of a piece of a form on the figure. */
+export const pieceName = (formId: FormId): string => (formId === "cone-band" ? "Skirt" : forms[formId].label);
+
+/** The job with a piece more, of usual sizes until it is measured. */
+export function withNewPiece(
+  job: Job,
+  formId: FormId,
+  figureId: string,
+): { readonly job: Job; readonly surfaceId: string } {
+  const taken = (id: string) => job.surfaces.some((surface) => surface.id === id);
+  const base = formId === "cone-band" ? "skirt" : formId;
+  let number = 1;
+  const idOf = () => (number === 1 ? base : `${base}-${number}`);
+  while (taken(idOf())) number++;
+  const name = number === 1 ? pieceName(formId) : `${pieceName(formId)} ${number}`;
+  const plain = newPlainSurface(idOf(), name, formId, job.mixes, figureId);
+  const surface = { ...plain, form: { ...plain.form, params: {} } };
+  return { job: { ...job, surfaces: [...job.surfaces, surface] }, surfaceId: surface.id };
+}
+
+/** Whether a piece still has usual sizes that nobody measured. */
+export const isUnmeasured = ({ form }: Pick<Surface, "form">): boolean =>
+  Object.keys(form.params).length === 0;
+
 /** Two mixes to start with: the lightest and the darkest opaque-looking pots at hand. */
 function startMixes(paints: readonly Paint[]): Mix[] {
   const usable = paints.filter((paint) => paint.kind === "paint" && paint.state !== "out");
@@ -92,7 +116,7 @@ function startMixes(paints: readonly Paint[]): Mix[] {
   ];
 }
 
-/** A job to start from: one bare skirt, ready to be measured. */
+/** A job to start from: a figure and two mixes; what is painted on it is the painter's to say. */
 export function newJob(id: string, name: string, painter: Painter, paints: readonly Paint[]): Job {
   const mixes = startMixes(paints);
   return {
@@ -105,7 +129,7 @@ export function newJob(id: string, name: string, painter: Painter, paints: reado
     mixes,
     references: [],
     goals: [],
-    surfaces: [newPlainSurface("skirt", "Skirt", "cone-band", mixes)],
+    surfaces: [],
     touching: [],
   };
 }

@@ -47,12 +47,13 @@ describe("jobs over the wire", () => {
     expect((await ask(getPaints)).body.paints).toEqual(demoShelf);
   });
 
-  it("are made new with a free id each, ready to simulate", async () => {
+  it("are made new with a free id each, a figure and two mixes, and nothing on it that nobody asked for", async () => {
     const first = await create({ from: "new", name: "Tide hound" });
     const second = await create({ from: "new", name: "Tide hound" });
     expect([first.status, second.status]).toEqual([201, 201]);
     expect([first.body.job!.id, second.body.job!.id]).toEqual(["tide-hound", "tide-hound-2"]);
-    expect(first.body.job!.surfaces[0]).toMatchObject({ pattern: null, coats: [{ name: "Base coat" }] });
+    expect(first.body.job).toMatchObject({ surfaces: [], figures: [{ name: "Figure" }] });
+    expect(first.body.job!.mixes.map(({ name }) => name)).toEqual(["Light", "Dark"]);
     expect((await create({ from: "new", name: "  " })).body.job!.name).toBe("New figure");
     expect((await create({ from: "new", name: "漆" })).body.job!.id).toBe("job");
   });

@@ -1,3 +1,5 @@
+import type { MixPart } from "../job";
+
 export const GRAVITIES = ["must", "look", "note"] as const;
 /** Must: it will not work. Look: it may not come out as wanted. Note: good to know. */
 export type Gravity = (typeof GRAVITIES)[number];
@@ -5,7 +7,7 @@ export type Gravity = (typeof GRAVITIES)[number];
 /** One value of the job to be set; the path runs through keys, and through lists by the id of the entry. */
 export interface Change {
   readonly path: readonly string[];
-  readonly value: number | string | boolean;
+  readonly value: number | string | boolean | readonly MixPart[] | Readonly<Record<string, string>>;
 }
 
 /** What mends a finding at one click: changes of the design, as data. */
@@ -51,7 +53,7 @@ export const coatChange = (surfaceId: string, coatId: string, key: string, value
 });
 
 /** A change of one setting of a surface's pattern. */
-export const patternChange = (surfaceId: string, key: string, value: number | string): Change => ({
+export const patternChange = (surfaceId: string, key: string, value: Change["value"]): Change => ({
   path: ["surfaces", surfaceId, "pattern", "params", key],
   value,
 });

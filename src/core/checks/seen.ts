@@ -98,6 +98,20 @@ const unseen = (surface: Surface, coat: Coat, { change }: SeenCoat): Seen => ({
   ],
 });
 
+/** A coat of which nothing lands anywhere: its place has no stripe, patch or hollow here. */
+const laysNothing = (surface: Surface, coat: Coat): Seen => ({
+  ...{
+    check: "unseen",
+    key: coat.id,
+    gravity: "look",
+    coatId: coat.id,
+    where: `${surface.name}, ${coat.name}`,
+  },
+  sentence: `${coat.name} lays nothing: there is no place for it on this piece.`,
+  reason: "What it goes on is not there, was left out as too fine, or lies beside the piece.",
+  remedies: [holdBack(surface, coat)],
+});
+
 const overOf = ({ above }: SeenCoat) => [...above].sort((a, b) => b.hides - a.hides)[0]?.coatId ?? null;
 
 /** A coat of which little is left when all is dry. */
@@ -191,7 +205,9 @@ export function seenResults(surface: Surface, effects: readonly SeenCoat[], base
       effect.change >= UNSEEN && effect.showing / effect.coveredShare < BURIED_SHARE && !isGround(coat),
   );
   const lost = lostHue(surface, painted[base]?.coat, baseHue);
+  const empty = painted.filter(({ effect }) => effect.coveredShare === 0);
   return [
+    ...empty.map(({ coat }) => laysNothing(surface, coat)),
     ...notSeen.map(({ coat, effect }) => unseen(surface, coat, effect)),
     ...buriedResults(surface, hidden),
     ...(lost ? [lost] : []),

@@ -1,4 +1,4 @@
-import type { Coat, Job, MixPart, PatternUse, Surface } from "../job";
+import type { Coat, Job, Mix, MixPart, Paint, PatternUse, Surface } from "../job";
 import { mixesIn } from "../patterns/mixes";
 
 const namesMix = (pattern: PatternUse | null, mixId: string): boolean => mixesIn(pattern).includes(mixId);
@@ -61,3 +61,15 @@ export const withNewMix = (
   ...job,
   mixes: [...job.mixes, { id: freeMixId(job), name: name.slice(0, 80).trim(), parts, water, goal }],
 });
+
+/** The mix that is nothing but one part of a pot; undefined where the job has none. */
+const mixOfPot = ({ mixes }: Pick<Job, "mixes">, paintId: string): Mix | undefined =>
+  mixes.find(({ parts }) => parts.length === 1 && parts[0]!.paintId === paintId);
+
+/** The job with a mix that is a pot as it comes, and that mix; the same job where it has one already. */
+export function withPotMix(job: Job, paint: Paint): { readonly job: Job; readonly mixId: string } {
+  const there = mixOfPot(job, paint.id);
+  if (there) return { job, mixId: there.id };
+  const mixId = freeMixId(job);
+  return { job: withNewMix(job, paint.name, [{ paintId: paint.id, parts: 1 }], 1), mixId };
+}

@@ -3,7 +3,8 @@ import { reedScout, wholeSergeant } from "../../data/demo/company";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
 import { parseJob, parseOwnScheme } from "../formats/job-json/jobSchema";
-import { newJob } from "../newJob";
+import { FIRST_FIGURE } from "../job";
+import { newJob, withNewPiece } from "../newJob";
 import { defaultPainter } from "../painter";
 import { paintByScheme, schemeOf } from "./ownSchemes";
 
@@ -20,7 +21,7 @@ const leather = schemeOf(
   "old",
   "Old leather",
 );
-const other = newJob("other", "Other", defaultPainter, demoShelf);
+const other = withNewPiece(newJob("other", "Other", defaultPainter, demoShelf), "cone-band", FIRST_FIGURE).job;
 const partsOf = (job: typeof other, mixId: string) => job.mixes.find(({ id }) => id === mixId)!.parts;
 
 describe("a scheme of one's own", () => {

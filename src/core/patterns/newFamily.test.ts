@@ -3,7 +3,8 @@ import { demoShelf } from "../../data/demo/shelf";
 import { checkSurface } from "../checks";
 import { putPattern } from "../edits/patterns";
 import { readJobFile, writeJobFile } from "../formats/job-json/jobFile";
-import { newJob } from "../newJob";
+import { FIRST_FIGURE } from "../job";
+import { newJob, withNewPiece } from "../newJob";
 import { defaultPainter } from "../painter";
 import { cardFacts } from "../plan/cardText";
 import { cardsOf } from "../plan/cards";
@@ -63,7 +64,7 @@ describe("a family of twenty lines", () => {
   afterEach(() => {
     delete registry.stripe;
   });
-  const bare = newJob("own", "Own", defaultPainter, demoShelf);
+  const bare = withNewPiece(newJob("own", "Own", defaultPainter, demoShelf), "cone-band", FIRST_FIGURE).job;
 
   it("is offered, simulated, checked, carded and exported without a line outside it", () => {
     expect(Object.values(families).map((family) => family.label)).toContain("One stripe");

@@ -67,7 +67,7 @@ const SKIRT: Surface = {
   },
   pattern: {
     id: "sett",
-    version: 1,
+    version: 2,
     params: {
       threadCount: "R/2 D12 S5 D2 S/6",
       rowThreadCount: null,
@@ -75,6 +75,7 @@ const SKIRT: Surface = {
       colours: { R: "rust", D: "deep-tarn", S: "straw" },
       crossings: {},
       periods: 10,
+      painted: {},
       spread: "fan",
       rowPeriodMm: null,
       rowStartMm: 1.2,

@@ -2,8 +2,14 @@ import { Box } from "@mui/material";
 import { opticsOfMix } from "../../core/colour/appearance";
 import { masstone } from "../../core/colour/film";
 import { spectrumToHex } from "../../core/colour/spaces";
-import type { Mix } from "../../core/job";
+import type { Mix, Paint } from "../../core/job";
 import { usePaints } from "./jobStore";
+
+function Swatch({ colour }: { readonly colour: string }) {
+  return (
+    <Box component="span" sx={{ display: "inline-block", width: 22, height: 12, mr: 1, bgcolor: colour }} />
+  );
+}
 
 /** A mix in a list to choose from: its colour as a thick film, and its name. */
 export function MixOption({ mix }: { readonly mix: Mix }) {
@@ -11,8 +17,18 @@ export function MixOption({ mix }: { readonly mix: Mix }) {
   const colour = spectrumToHex(masstone(opticsOfMix(mix, paints)));
   return (
     <>
-      <Box component="span" sx={{ display: "inline-block", width: 22, height: 12, mr: 1, bgcolor: colour }} />
+      <Swatch colour={colour} />
       {mix.name}
+    </>
+  );
+}
+
+/** A pot of the shelf in such a list. */
+export function PotOption({ paint }: { readonly paint: Paint }) {
+  return (
+    <>
+      <Swatch colour={paint.thick} />
+      {paint.name} (pot)
     </>
   );
 }

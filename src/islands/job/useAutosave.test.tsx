@@ -4,6 +4,7 @@ import { server } from "../testing/server";
 import { act, screen, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Job, LogEntry } from "../../core/job";
+import { newPlainSurface } from "../../core/newJob";
 import { call } from "../../ui/api";
 import { show } from "../testing/open";
 import { ConflictBar } from "./ConflictBar";
@@ -37,6 +38,8 @@ function Opened({ id }: { readonly id: string }) {
     </>
   );
 }
+
+const aCoat = newPlainSurface("skirt", "Skirt", "cone-band", []).coats[0]!;
 
 /** A job of its own for every test, opened. */
 async function open(): Promise<string> {
@@ -205,7 +208,7 @@ describe("an edit", () => {
     expect(leave.defaultPrevented).toBe(true);
     await saved();
     expect((await stored(id)).job.name).toBe("Grey hound");
-    act(() => tickCard({ id: "b", title: "Glaze", coat: state().job!.surfaces[0]!.coats[0]! } as never));
+    act(() => tickCard({ id: "b", title: "Glaze", coat: aCoat } as never));
     await waitFor(() => expect(useHistoryStore.getState().sent.waiting).toBe(0));
     const again = new Event("beforeunload", { cancelable: true });
     window.dispatchEvent(again);
@@ -292,7 +295,7 @@ describe("another window", () => {
       ...{ minutes: null, note: "", recipe: null },
     };
     await call(`/api/jobs/${id}/history/log/entry-1`, { method: "PUT", json: entry });
-    const card = { id: "b", title: "Glaze", coat: state().job!.surfaces[0]!.coats[0]! };
+    const card = { id: "b", title: "Glaze", coat: aCoat };
     act(() => tickCard(card as never));
     post({ id, history: true });
     await waitFor(() =>

@@ -1,5 +1,6 @@
 import type { Finding } from "../../core/checks/finding";
 import { activeCoats } from "../../core/job";
+import { isUnmeasured } from "../../core/newJob";
 import { totalsOf, type Card } from "../../core/plan/cards";
 import { counted, formatMinutes } from "../../core/units";
 import { useHistory } from "./historyStore";
@@ -21,11 +22,19 @@ export function useStageStates(): Readonly<Record<Stage, string>> {
   const musts = findings.filter((finding) => finding.gravity === "must").length;
   const looks = findings.filter((finding) => finding.gravity === "look").length;
   const unusable = findings.filter((finding) => finding.id.endsWith("/unusable")).length;
+  const unmeasured = job.surfaces.filter(isUnmeasured).length;
   const { log } = useHistory();
   const done = cards.filter((card) => log.some((entry) => entry.cardId === card.id)).length;
   const empty = job.mixes.filter((mix) => mix.parts.length === 0).length;
   return {
-    brief: job.surfaces.length === 0 ? "no surface yet" : unusable > 0 ? "sizes to mend" : "complete",
+    brief:
+      job.surfaces.length === 0
+        ? "no surface yet"
+        : unusable > 0
+          ? "sizes to mend"
+          : unmeasured > 0
+            ? `${unmeasured} not measured`
+            : "complete",
     palette:
       empty > 0 ? counted(empty, "empty mix", "empty mixes") : counted(job.mixes.length, "mix", "mixes"),
     coats: counted(

@@ -205,8 +205,14 @@ describe("a file of an earlier version", () => {
     expect(history).toEqual({ log: old.job.log, wells: old.job.wells });
     job.surfaces.forEach((surface, at) => {
       const before = (old.job.surfaces as Json[])[at]!;
-      for (const part of ["id", "name", "form", "pattern", "relief", "wear", "seed"] as const)
+      for (const part of ["id", "name", "form", "relief", "wear", "seed"] as const)
         expect(surface[part]).toEqual(before[part]);
+      // Since then a cloth can say which of its stripes are lines; left to their width, as it was.
+      const { version, params } = (before.pattern ?? { version: 1 }) as { version: number; params?: Json };
+      expect(version).toBe(1);
+      expect(surface.pattern).toEqual(
+        params ? { id: "sett", version: 2, params: { ...params, painted: {} } } : null,
+      );
     });
   });
 

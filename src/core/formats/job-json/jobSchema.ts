@@ -17,7 +17,7 @@ import {
 } from "../../job";
 import { families, isFamilyId } from "../../patterns";
 import { isFields } from "./steps/fields";
-import { upgradeJob } from "./upgrade";
+import { upgradeJob, upgradeOwnScheme } from "./upgrade";
 
 type Place = readonly [path: string, value: unknown];
 
@@ -104,7 +104,9 @@ export const parseHistory = (value: unknown): History => checkedBy(historySchema
 /** Reads one entry of the log. @throws ValidationError with every problem */
 export const parseLogEntry = (value: unknown): LogEntry => checkedBy(logEntrySchema, value) as LogEntry;
 /** Reads a scheme of the painter's own. @throws ValidationError with every problem */
-export const parseOwnScheme = (value: unknown): OwnScheme =>
-  checkedBy(ownSchemeSchema, value, patternsOf(["", value])) as OwnScheme;
+export function parseOwnScheme(value: unknown): OwnScheme {
+  const scheme = upgradeOwnScheme(value);
+  return checkedBy(ownSchemeSchema, scheme, patternsOf(["", scheme])) as OwnScheme;
+}
 /** Reads one well of the palette. @throws ValidationError with every problem */
 export const parseWell = (value: unknown): Well => checkedBy(wellSchema, value) as Well;

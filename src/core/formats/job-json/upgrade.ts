@@ -16,6 +16,10 @@ function patternOf(use: unknown): unknown {
   return { ...use, version: family.version, params: family.upgrade(use.params, use.version) };
 }
 
+/** A scheme of the painter's own with its pattern in its family's newest shape. */
+export const upgradeOwnScheme = (value: unknown): unknown =>
+  isFields(value) && "pattern" in value ? { ...value, pattern: patternOf(value.pattern) } : value;
+
 const withPatterns = (job: Fields): Fields => ({
   ...job,
   surfaces: each(job.surfaces, (surface) => ({

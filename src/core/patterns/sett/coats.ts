@@ -47,14 +47,17 @@ export function completeSett(context: SettContext): Job {
     const key = crossingKey(a, b);
     if (exists(made[key])) continue;
     const id = `half-tone-${surface.id}-${key.toLowerCase()}`;
-    if (!exists(id)) {
-      const parts = solveHalfTone(job, paints, colours[a]!, colours[b]!);
-      mixes.push({ id, name: `Half-tone ${a} × ${b}`, parts, water: 1, goal: null });
-    }
+    const parts = solveHalfTone(job, paints, colours[a]!, colours[b]!);
+    // One that is still there from other stripes is mixed anew: a half-tone is of the stripes it stands between.
+    const at = mixes.findIndex((mix) => mix.id === id);
+    const mix = { id, name: `Half-tone ${a} × ${b}`, parts, water: 1, goal: null };
+    if (at < 0) mixes.push(mix);
+    else mixes[at] = { ...mixes[at]!, parts, goal: null };
     made[key] = id;
   }
   const same =
     mixes.length === job.mixes.length &&
+    mixes.every((mix, at) => mix === job.mixes[at]) &&
     JSON.stringify([colours, made]) === JSON.stringify([params.colours, params.crossings]);
   if (same) return job;
   const pattern = { ...surface.pattern!, params: { ...params, colours, crossings: made } };

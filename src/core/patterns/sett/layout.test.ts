@@ -5,6 +5,7 @@ import { coneBand } from "../../surface/forms/coneBand";
 import { resample } from "../../techniques/strokes";
 import { columnPeriodMm, layoutSett, LINE_WIDTHS_TO_A_BOX, panelAt, rowCoordinate } from "./layout";
 import { settMarks } from "./marks";
+import type { SettParams } from "./params";
 import { codesOf, parseThreadCount } from "./threadCount";
 import { buildGrid } from "../../surface/grid";
 import { keyOf, type SettPlace } from "./keys";
@@ -61,6 +62,37 @@ describe("a cloth laid on a band", () => {
         const wide = layout.columns.fates.filter((fate) => fate.countedMm >= 0.1).map((fate) => fate.code);
         for (const code of wide) expect(painted).toContain(code);
         expect(codesOf(parseThreadCount(threadCount))).toEqual(expect.arrayContaining([...painted]));
+      }),
+    );
+  });
+
+  it("paints a stripe as the painter says: thin boxes as lines, lines as boxes, never a broad one as a line", () => {
+    // 46 mm half way up, 10 repeats of 48 threads: 0.096 mm a thread.
+    const cloth = (threadCount: string, painted: SettParams["painted"]) =>
+      layoutSett({ ...params, threadCount, periods: 10, painted }, form, 0.12).columns;
+    const codes = (list: readonly { readonly code: string }[]) => [...new Set(list.map(({ code }) => code))];
+    const count = "A24 B21 C3";
+    expect(codes(cloth(count, {}).boxes)).toEqual(["A", "B", "C"]);
+    expect(codes(cloth(count, { C: "line" }).boxes)).toEqual(["A", "B"]);
+    expect(codes(cloth(count, { C: "line" }).lines)).toEqual(["C"]);
+    expect(cloth(count, { C: "line" }).lines[0]).toMatchObject({ source: 2 });
+    expect(codes(cloth(count, { A: "line", C: "line" }).boxes)).toEqual(["A", "B"]);
+    expect(codes(cloth("A24 B22 C2", {}).lines)).toEqual(["C"]);
+    expect(codes(cloth("A24 B22 C2", { C: "boxes" }).lines)).toEqual([]);
+  });
+
+  it("always keeps a ground for its lines, whatever is to be a line", () => {
+    fc.assert(
+      fc.property(counts, fc.constantFrom("line" as const, "boxes" as const), (threadCount, how) => {
+        const painted = Object.fromEntries(codesOf(parseThreadCount(threadCount)).map((code) => [code, how]));
+        const { boxes, lines } = layoutSett(
+          { ...params, threadCount, periods: 6, painted },
+          form,
+          0.2,
+        ).columns;
+        expect(boxes.length).toBeGreaterThan(0);
+        expect(boxes.reduce((sum, box) => sum + box.to - box.from, 0)).toBeCloseTo(1, 9);
+        if (how === "boxes") expect(lines).toEqual([]);
       }),
     );
   });

@@ -14,6 +14,8 @@ export interface BoxStripe {
 /** A stripe painted as a line over the boxes: its centre as a share of the repeat. */
 export interface LineStripe {
   readonly code: string;
+  /** Place of the written stripe it is. */
+  readonly source: number;
   readonly centre: number;
   readonly widthShare: number;
 }
@@ -44,20 +46,39 @@ export interface SettLayout {
 /** Boxes narrower than this many line widths cannot be filled cleanly and are painted as lines. */
 export const LINE_WIDTHS_TO_A_BOX = 2;
 
+/** Up to so many line widths a stripe can be a line, pressed harder or pulled twice. */
+export const LINE_WIDTHS_AT_MOST = 4;
+/** Whether a stripe is painted as a line: one too fine for boxes, unless the painter said otherwise. */
+function isLine(
+  { code, widthMm }: Pick<AdaptedStripe, "code" | "widthMm">,
+  finestMm: number,
+  painted: SettParams["painted"],
+): boolean {
+  if (painted[code] === "boxes") return false;
+  return widthMm <= (painted[code] === "line" ? LINE_WIDTHS_AT_MOST : LINE_WIDTHS_TO_A_BOX) * finestMm;
+}
+
 /** Parts the stripes into broad ones, which tile the repeat, and lines over them. */
-function splitStripes(stripes: readonly AdaptedStripe[], lineUpToMm: number): Pick<Axis, "boxes" | "lines"> {
+function splitStripes(
+  stripes: readonly AdaptedStripe[],
+  finestMm: number,
+  painted: SettParams["painted"],
+): Pick<Axis, "boxes" | "lines"> {
   const total = stripes.reduce((sum, stripe) => sum + stripe.widthMm, 0);
   const widest = Math.max(...stripes.map((stripe) => stripe.widthMm));
-  const broadFrom = Math.min(lineUpToMm, widest * 0.999);
   const lines: LineStripe[] = [];
   const broad: { code: string; from: number; to: number }[] = [];
   let at = 0;
   for (const stripe of stripes) {
     const from = at / total;
     at += stripe.widthMm;
-    if (stripe.widthMm > broadFrom) broad.push({ code: stripe.code, from, to: at / total });
-    else
-      lines.push({ code: stripe.code, centre: (from + at / total) / 2, widthShare: stripe.widthMm / total });
+    // The widest are the ground on which lines lie: there is always one.
+    const ground = stripe.widthMm > widest * 0.999 || !isLine(stripe, finestMm, painted);
+    if (ground) broad.push({ code: stripe.code, from, to: at / total });
+    else {
+      const { code, source, widthMm } = stripe;
+      lines.push({ code, source, centre: (from + at / total) / 2, widthShare: widthMm / total });
+    }
   }
   // Broad stripes grow into the room of the lines between them and meet in its middle.
   const grown = broad.map((stripe, index) => {
@@ -95,7 +116,7 @@ function buildAxis(text: string, params: SettParams, periodMm: number, finestMm:
   const period = expandPeriod(sett, params.pivots);
   const threads = periodThreads(period);
   const { stripes, fates } = adaptStripes(period, periodMm / threads, finestMm);
-  const split = splitStripes(stripes, finestMm * LINE_WIDTHS_TO_A_BOX);
+  const split = splitStripes(stripes, finestMm, params.painted);
   return { sett, threads, periodMm, stripes, fates, ...split };
 }
 

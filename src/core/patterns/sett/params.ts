@@ -4,6 +4,8 @@ import { fields, one, record, size, text, type Shape } from "../../shape";
 export const SPREADS = ["fan", "parallel"] as const;
 export const PIVOTS = ["full", "half"] as const;
 export const METHODS = ["boxes", "bands"] as const;
+/** How the stripes of a code are painted, where the painter says so; else their width decides. */
+export const PAINTED_AS = ["line", "boxes"] as const;
 
 /** Key of a crossing: the same whichever thread is the column. */
 export const crossingKey = (a: string, b: string): string => (a < b ? `${a}+${b}` : `${b}+${a}`);
@@ -32,6 +34,8 @@ export const settSchema = fields({
   /** Threads to the centimetre of the real cloth. */
   threadsPerCm: size(2, 80),
   method: one(METHODS),
+  /** Codes whose thin stripes are painted as lines or as boxes, whatever their width says. */
+  painted: record(one(PAINTED_AS), /^[A-Z]{1,3}$/, 80),
   baseMixId: text(120),
   guideMixId: text(120),
   /** Mix of the glaze in the folds; null for none. */

@@ -18,7 +18,7 @@ import { settLookAt } from "./words";
 /** Check cloth: a thread count woven both ways, fitted to the panel. */
 export const sett: PatternFamily<SettParams, SettLayout> = {
   id: "sett",
-  version: 1,
+  version: 2,
   label: "Check cloth",
   about: "A thread count woven both ways, fitted to the panel: guides, boxes by tone, lines, dots.",
   schema: settSchema,
@@ -38,11 +38,14 @@ export const sett: PatternFamily<SettParams, SettLayout> = {
       columnStartDeg: 0,
       threadsPerCm: 16,
       method: "boxes",
+      painted: {},
       baseMixId: light,
       guideMixId: dark,
       glazeMixId: null,
     };
   },
+  /** Version 1 left it to a stripe's width whether it is a line. */
+  upgrade: (params, from) => (from < 2 ? { ...(params as object), painted: {} } : params),
   layout: (params, { form, hand }) => layoutSett(params, form, hand.finestLineMm),
   complete: completeSett,
   coats: settCoats,
@@ -75,7 +78,11 @@ export const sett: PatternFamily<SettParams, SettLayout> = {
     rowPeriodMm,
     rowStartMm,
     columnStartDeg,
-  }) => [...[threadCount, rowThreadCount, pivots, periods, spread, rowPeriodMm, rowStartMm, columnStartDeg]],
+    painted,
+  }) => [
+    ...[threadCount, rowThreadCount, pivots, periods, spread, rowPeriodMm, rowStartMm, columnStartDeg],
+    painted,
+  ],
   checks: [closure, boxSize, fineLines, stripeContrast, guidesShow, halfTones],
   guides: {
     title: "Gauge strip",

@@ -3,8 +3,9 @@ import { useState } from "react";
 import { formIds, forms, isFormId, type FormId } from "../../../core/surface/forms";
 import type { FormDefinition } from "../../../core/surface/forms/form";
 import { figureOf, type Surface } from "../../../core/job";
+import { completeParams } from "../../../core/params";
 import { withoutSurface } from "../../../core/edits/surfaces";
-import { newPlainSurface } from "../../../core/newJob";
+import { isUnmeasured } from "../../../core/newJob";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
 import { ColumnHead } from "../../../ui/Row";
@@ -13,7 +14,8 @@ import { useBuilt, useEditSurface, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { BandDrawing } from "./BandDrawing";
 import { FigureForm } from "./FigureForm";
-import { PartOf, useBriefFigure } from "./FigureSwitch";
+import { PartOf } from "./FigureSwitch";
+import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
 import { SheetDrawing } from "./SheetDrawing";
 import { Touching } from "./Touching";
@@ -24,27 +26,10 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
   const job = useJob();
   const edit = useEdit();
   const setView = useView((view) => view.set);
-  const figure = useBriefFigure();
+  const addPiece = useAddPiece();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (formId: FormId) => {
-    const base = formId === "cone-band" ? "skirt" : formId;
-    let number = job.surfaces.length + 1;
-    while (job.surfaces.some((surface) => surface.id === `${base}-${number}`)) number++;
-    const id = `${base}-${number}`;
-    edit((now) => ({
-      ...now,
-      surfaces: [
-        ...now.surfaces,
-        newPlainSurface(
-          id,
-          formId === "cone-band" ? `Skirt ${number}` : `${forms[formId].label} ${number}`,
-          formId,
-          now.mixes,
-          figure.id,
-        ),
-      ],
-    }));
-    setView({ surfaceId: id, coatId: null, upTo: null });
+    addPiece(formId);
     setAnchor(null);
   };
   return (
@@ -96,7 +81,7 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
           </MenuItem>
         ))}
       </Menu>
-      {chosen && job.surfaces.length > 1 && (
+      {chosen && (
         <Button sx={{ mt: 1 }} onClick={() => edit((now) => withoutSurface(now, chosen.id))}>
           Remove {chosen.name}
         </Button>
@@ -114,6 +99,11 @@ interface SizesProps {
 
 function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
   const editSurface = useEditSurface();
+  const keepSizes = ({ params }: FormDefinition) =>
+    editSurface(surface.id, (now) => ({
+      ...now,
+      form: { ...now.form, params: completeParams(params, now.form.params) },
+    }));
   return (
     <Box sx={{ display: "grid", gap: 2, px: 2, pb: 2 }}>
       <TextEdit
@@ -127,6 +117,19 @@ function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
         figureId={surface.figureId}
         onChange={(figureId) => editSurface(surface.id, (now) => ({ ...now, figureId }))}
       />
+      {isUnmeasured(surface) && (
+        <Alert
+          severity="info"
+          variant="outlined"
+          action={
+            <Button sx={{ whiteSpace: "nowrap" }} onClick={() => keepSizes(definition)}>
+              They fit
+            </Button>
+          }
+        >
+          Usual sizes: measure yours.
+        </Alert>
+      )}
       {Object.entries(definition.params).map(([name, spec]) => (
         <NumberField
           key={name}
@@ -190,8 +193,10 @@ export function BriefStage() {
               sizes={form ? sizes : { ...sizes, ...sizesOf(drawn) }}
               active={active}
             />
+          ) : surface ? (
+            <Typography sx={{ p: 3 }}>Mend the sizes to see the piece.</Typography>
           ) : (
-            <Typography sx={{ p: 3 }}>Add a surface to measure it.</Typography>
+            <PieceChoice />
           )}
         </Box>
         <Typography

@@ -4,10 +4,15 @@ import { screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import { parseJob } from "../../../core/formats/job-json/jobSchema";
+import { FIRST_FIGURE, type Job } from "../../../core/job";
+import { newJob, withNewPiece } from "../../../core/newJob";
+import { defaultPainter } from "../../../core/painter";
 import { forms } from "../../../core/surface/forms";
 import { wholeSergeant } from "../../../data/demo/company";
 import { job, openJob, show } from "../../testing/open";
+import { demoShelf } from "../../../data/demo/shelf";
 import { undo } from "../jobStore";
+import { useStageStates } from "../useStageStates";
 import { useView } from "../viewStore";
 import { BriefStage } from "./BriefStage";
 
@@ -68,6 +73,51 @@ describe("the brief", () => {
     expect(job().surfaces).toHaveLength(before + 2);
     undo();
     expect(job().surfaces).toHaveLength(before + 3);
+  });
+});
+
+describe("a job with nothing on it yet", () => {
+  const empty = () => newJob("own", "Own", defaultPainter, demoShelf);
+  function State() {
+    return <p>{useStageStates().brief}</p>;
+  }
+
+  it("asks what is painted first, and is not complete until that is measured", async () => {
+    openJob(empty());
+    const { user } = show(
+      <>
+        <State />
+        <BriefStage />
+      </>,
+    );
+    expect(screen.getByText("no surface yet")).toBeVisible();
+    const pieces = within(screen.getByRole("group", { name: "Pieces" }));
+    expect(pieces.getAllByRole("button")).toHaveLength(Object.keys(forms).length);
+    await user.click(pieces.getByRole("button", { name: /^Skirt/ }));
+    expect(job().surfaces).toMatchObject([{ id: "skirt", name: "Skirt", form: { params: {} } }]);
+    expect(screen.getByText("1 not measured")).toBeVisible();
+    expect(screen.getByText("Usual sizes: measure yours.")).toBeVisible();
+    await put(user, "Round the hem", "61");
+    expect(screen.getByText("complete")).toBeVisible();
+    expect(screen.queryByText("Usual sizes: measure yours.")).toBeNull();
+    expect(parseJob(job())).toEqual(job());
+  });
+
+  it("takes the usual sizes where they fit, and can be emptied again", async () => {
+    openJob(empty());
+    const { user } = show(<BriefStage />);
+    await user.click(screen.getByRole("button", { name: /^Skirt/ }));
+    await user.click(screen.getByRole("button", { name: "They fit" }));
+    expect(job().surfaces[0]!.form.params).toMatchObject({ hemMm: forms["cone-band"].params.hemMm!.default });
+    await user.click(screen.getByRole("button", { name: "Remove Skirt" }));
+    expect(screen.getByRole("group", { name: "Pieces" })).toBeVisible();
+  });
+
+  it("gives pieces of one form names and ids of their own", () => {
+    const add = (now: Job) => withNewPiece(now, "bag", FIRST_FIGURE).job;
+    const { surfaces } = add(add(add(empty())));
+    expect(surfaces.map(({ id }) => id)).toEqual(["bag", "bag-2", "bag-3"]);
+    expect(new Set(surfaces.map(({ name }) => name)).size).toBe(3);
   });
 });
 

@@ -6,12 +6,13 @@ import { completeParams, valueText, type ParamSpec } from "../../../core/params"
 import { partsText } from "../../../core/plan/cardText";
 import { placeName } from "../../../core/plan/placeWords";
 import { hashText } from "../../../core/random";
+import { forms, isFormId } from "../../../core/surface/forms";
 import { isTechniqueId, techniques } from "../../../core/techniques";
 import type { TechniqueDefinition } from "../../../core/techniques/technique";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
-import { useMixes, usePaints } from "../jobStore";
-import { MixOption } from "../MixOption";
+import { useJobStore, useMixes, usePaints } from "../jobStore";
+import { MixSelect } from "../MixSelect";
 import { useBuilt } from "../useSurface";
 import { PlaceEditor } from "./PlaceEditor";
 import { placesFor } from "./places";
@@ -102,23 +103,18 @@ const MixField = memo(function MixField(props: {
   const pots = suits ? partsText(mix?.parts ?? [], paints) : null;
   const wants = `${technique?.label} is not put on with this: it wants a mix of ${technique?.potKinds?.join(" or ")} pots.`;
   return (
-    <TextField
-      select
+    <MixSelect
       label="Mix"
-      value={mix ? mix.id : ""}
-      error={!mix || !suits}
-      helperText={mix ? (pots ?? wants) : "Choose a mix."}
-      onChange={(event) => {
-        const next = mixById({ mixes }, event.target.value);
-        if (next) change((coat) => inMix(coat, mixById({ mixes }, coat.mixId), next));
+      value={mixId}
+      {...(technique?.potKinds ? { kinds: technique.potKinds } : {})}
+      look={{ error: !mix || !suits, helperText: mix ? (pots ?? wants) : "Choose a mix." }}
+      onChange={(id) => {
+        // A pot just taken is a mix of the job as it is now.
+        const now = useJobStore.getState().job;
+        const next = now && mixById(now, id ?? "");
+        if (next) change((coat) => inMix(coat, mixById(now, coat.mixId), next));
       }}
-    >
-      {mixes.map((one) => (
-        <MenuItem key={one.id} value={one.id}>
-          <MixOption mix={one} />
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
 });
 
@@ -169,7 +165,7 @@ function Marks({ coat, surface, change }: PartProps) {
     .filter((one) => one.technique.id === coat.technique.id);
   return (
     <>
-      {surface.form.params.seams !== undefined && (
+      {isFormId(surface.form.id) && Object.hasOwn(forms[surface.form.id].params, "seams") && (
         <FormControlLabel
           sx={{ "& .MuiFormControlLabel-label": { fontSize: 13 } }}
           control={

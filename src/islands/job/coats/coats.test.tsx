@@ -73,7 +73,7 @@ describe("a coat of the painter's own", () => {
     await user.clear(screen.getByLabelText("Name of the coat"));
     await user.type(screen.getByLabelText("Name of the coat"), "Dust");
     await user.tab();
-    await pick(user, "Mix", /Straw/);
+    await pick(user, "Mix", "Straw");
     await user.clear(screen.getByLabelText("Water to 1 paint"));
     await user.type(screen.getByLabelText("Water to 1 paint"), "2.5");
     await user.clear(screen.getByLabelText("Passes"));

@@ -1,10 +1,33 @@
-import { columnPeriodMm } from "../layout";
+import { columnPeriodMm, LINE_WIDTHS_AT_MOST, type SettLayout } from "../layout";
 import { formatNumber } from "../../../units";
-import { patternChange } from "../../../checks/finding";
+import { patternChange, type Remedy } from "../../../checks/finding";
 import type { SettCheck } from "../coats";
 
 /** Below this many line widths the edges of a box run into each other. */
 export const LINE_WIDTHS_PER_BOX = 3;
+
+/** A stripe of less than this share of the broadest one can be a line over the cloth instead of a part of its ground. */
+const THIN_SHARE = 0.5;
+
+/** The cloth with all boxes so thin painted as lines. */
+function asLines(surfaceId: string, layout: SettLayout, limitMm: number): Remedy[] {
+  const thin = [layout.columns, layout.rows].flatMap((axis) => {
+    const widest = Math.max(...axis.stripes.map(({ widthMm }) => widthMm));
+    const most = Math.min(limitMm, LINE_WIDTHS_AT_MOST * layout.finestMm, THIN_SHARE * widest);
+    return axis.stripes.filter(
+      ({ code, widthMm }) => widthMm < most && axis.boxes.some((box) => box.code === code),
+    );
+  });
+  const codes = [...new Set(thin.map(({ code }) => code))];
+  if (codes.length === 0) return [];
+  const painted = { ...layout.params.painted, ...Object.fromEntries(codes.map((code) => [code, "line"])) };
+  return [
+    {
+      label: `Paint ${codes.join(" and ")} as lines`,
+      changes: [patternChange(surfaceId, "painted", painted)],
+    },
+  ];
+}
 
 /** Are the boxes large enough to be filled cleanly? */
 export const boxSize: SettCheck = {
@@ -36,15 +59,17 @@ export const boxSize: SettCheck = {
           where: `${name} ${least.code}, ${where}`,
           sentence: `The ${least.code} boxes are ${formatNumber(widthMm, 2)} mm ${name === "column" ? "wide" : "high"}, under three line widths (${formatNumber(limit, 2)} mm).`,
           reason: `With a finest line of ${formatNumber(layout.finestMm, 2)} mm two edges and a filling do not fit side by side.`,
-          remedies:
-            name === "column" && fitting >= 1 && fitting < layout.params.periods
+          remedies: [
+            ...asLines(surface.id, layout, limit),
+            ...(name === "column" && fitting >= 1 && fitting < layout.params.periods
               ? [
                   {
                     label: `Use ${fitting} repeats`,
                     changes: [patternChange(surface.id, "periods", fitting)],
                   },
                 ]
-              : [],
+              : []),
+          ],
         },
       ];
     });

@@ -9,11 +9,15 @@ export const fineLines: SettCheck = {
   label: "Lines can be painted",
   run({ surface, form, layout }) {
     const narrow = Math.min(columnPeriodMm(layout, 0), columnPeriodMm(layout, form.slantMm));
-    const lost = layout.columns.fates.filter((fate) => fate.fate === "merged");
-    const thin = layout.columns.fates.filter((fate) => {
-      const atNarrowest = (fate.countedMm * narrow) / layout.columns.periodMm;
-      return fate.fate !== "merged" && atNarrowest < layout.finestMm * 0.98;
-    });
+    const shrunk = narrow / layout.columns.periodMm;
+    const rows = layout.params.rowThreadCount === null ? [] : layout.rows.fates;
+    // Rows are as high everywhere, columns narrow with the band.
+    const fates = [
+      ...layout.columns.fates.map((fate) => ({ ...fate, leastMm: fate.countedMm * shrunk })),
+      ...rows.map((fate) => ({ ...fate, leastMm: fate.countedMm })),
+    ];
+    const lost = fates.filter((fate) => fate.fate === "merged");
+    const thin = fates.filter(({ fate, leastMm }) => fate !== "merged" && leastMm < layout.finestMm * 0.98);
     const list = (fates: typeof lost) => fates.map((fate) => `${fate.code}${fate.threads}`).join(", ");
     const found = [];
     if (lost.length > 0) {
@@ -33,7 +37,7 @@ export const fineLines: SettCheck = {
       });
     }
     if (thin.length > 0) {
-      const least = Math.min(...thin.map((fate) => (fate.countedMm * narrow) / layout.columns.periodMm));
+      const least = Math.min(...thin.map(({ leastMm }) => leastMm));
       found.push({
         key: "thin",
         gravity: "note" as const,

@@ -1,9 +1,21 @@
 import { formatNumber } from "../../../units";
-import type { SettCheck } from "../coats";
+import type { Remedy } from "../../../checks/finding";
+import { mixById } from "../../../job";
+import type { SettCheck, SettContext } from "../coats";
+import { solveHalfTone } from "../crossing";
 import { settGoals } from "../goals";
 
 /** A half-tone this far (CIEDE2000) from the light of its two threads no longer reads as their crossing. */
 const FITS_TO = 6;
+
+/** The half-tone mixed from the stripes as they are now. */
+function mixedAnew({ job, paints, params }: SettContext, key: string): Remedy[] {
+  const [one, other] = key.split("+").map((code) => params.colours[code]);
+  const half = mixById(job, params.crossings[key] ?? "");
+  if (!half || one === undefined || other === undefined) return [];
+  const value = solveHalfTone(job, paints, one, other);
+  return [{ label: "Mix it anew", changes: [{ path: ["mixes", half.id, "parts"], value }] }];
+}
 
 /** Do mixed half-tones still stand between their stripes? */
 export const halfTones: SettCheck = {
@@ -23,7 +35,7 @@ export const halfTones: SettCheck = {
               sentence: `The half-tone ${text} is off by ${formatNumber(difference, 1)} from the light of its two threads.`,
               reason:
                 "Its mix was made for other stripes, or pots were changed since. In the palette the woven crossings tell what comes nearest now.",
-              remedies: [],
+              remedies: mixedAnew(context, key),
             },
           ],
     );

@@ -106,12 +106,40 @@ describe("the check cloth's setter", () => {
     await put(user, "Threads of stripe 2, D", "14");
     expect(params().threadCount).toContain("D14");
     await user.click(table.getAllByRole("combobox", { name: "Mix of stripe S" })[0]!);
-    await user.click(screen.getByRole("option", { name: /Rust/ }));
+    await user.click(screen.getByRole("option", { name: "Rust" }));
     expect(params().colours.S).toBe("rust");
     await user.click(screen.getByRole("button", { name: "Add a stripe" }));
     expect(params().threadCount.split(" ")).toHaveLength(6);
     await user.click(screen.getByRole("button", { name: /^Remove stripe 6/ }));
     expect(params().threadCount.split(" ")).toHaveLength(5);
+  });
+
+  it("says whether a thin stripe is a line or boxes, and paints it as told", async () => {
+    const user = await open();
+    const roles = () => surface().coats.map(({ role }) => role);
+    expect(roles()).toContain("lines:R");
+    await pick(user, "Stripe 1, R is painted as", "always boxes");
+    expect(params().painted).toEqual({ R: "boxes" });
+    expect(roles()).toContain("boxes:R:R");
+    expect(roles()).not.toContain("lines:R");
+    await pick(user, "Stripe 1, R is painted as", /by its width$/);
+    expect(params().painted).toEqual({});
+    expect(roles()).toContain("lines:R");
+  });
+
+  it("takes a pot of the shelf as it is, in one step for undo, and mixes half-tones anew", async () => {
+    const user = await open();
+    const before = job();
+    const halfTone = () => job().mixes.find(({ id }) => id === params().crossings["D+S"])!.parts;
+    const was = halfTone();
+    const table = within(screen.getByRole("table", { name: "Stripes" }));
+    await user.click(table.getAllByRole("combobox", { name: "Mix of stripe S" })[0]!);
+    await user.click(screen.getByRole("option", { name: "Clay (pot)" }));
+    const mix = job().mixes.find(({ id }) => id === params().colours.S)!;
+    expect(mix).toMatchObject({ name: "Clay", parts: [{ parts: 1 }] });
+    expect(halfTone()).not.toEqual(was);
+    undo();
+    expect(job()).toBe(before);
   });
 
   it("lets the coats follow: by bands, without glaze, rows of their own", async () => {
@@ -124,6 +152,13 @@ describe("the check cloth's setter", () => {
     await user.click(screen.getByRole("button", { name: "Give the rows another count" }));
     await put(user, "Thread count of the rows", "D/4 S/4");
     expect(params().rowThreadCount).toBe("D/4 S/4");
+    const rows = within(screen.getByRole("table", { name: "Stripes of the rows" }));
+    await put(user, "Threads of stripe 2, S, rows", "6");
+    expect(params().rowThreadCount).toBe("D/4 S/6");
+    expect(rows.getAllByRole("combobox", { name: /^Mix of stripe / })).toHaveLength(2);
+    await put(user, "Thread count of the rows", "D/4 G6 S/4");
+    await pick(user, "Mix of stripe G", "Rust");
+    expect(params().colours.G).toBe("rust");
     await user.click(screen.getByRole("button", { name: "Rows as columns" }));
     expect(params().rowThreadCount).toBeNull();
   });
@@ -278,7 +313,7 @@ describe("a setter made of fields", () => {
     await user.type(field("Word"), "bold");
     await user.tab();
     await user.click(screen.getByRole("switch", { name: "Soft" }));
-    await pick(user, "Stripe's mix", /Rust/);
+    await pick(user, "Stripe's mix", "Rust");
     expect(surface().pattern!.params).toEqual({
       ...{ share: 55, way: "along", word: "bold", soft: true, mixId: "rust" },
     });

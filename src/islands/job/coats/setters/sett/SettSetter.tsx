@@ -216,7 +216,13 @@ export function SettSetter({ params, layout, change }: SetterProps<SettParams, S
           onChange={(glazeMixId) => change({ glazeMixId })}
         />
       </Box>
-      {layout && <StripeTable layout={layout} params={params} change={change} />}
+      {layout && <StripeTable along="columns" layout={layout} params={params} change={change} />}
+      {layout && params.rowThreadCount !== null && (
+        <Box>
+          <Typography variant="h3">Stripes of the rows</Typography>
+          <StripeTable along="rows" layout={layout} params={params} change={change} />
+        </Box>
+      )}
     </Box>
   );
 }

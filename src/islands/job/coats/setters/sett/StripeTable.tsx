@@ -9,18 +9,23 @@ import {
   TableHead,
   TableRow,
 } from "@mui/material";
-import type { SettParams } from "../../../../../core/patterns/sett/params";
-import { columnPeriodMm, type SettLayout } from "../../../../../core/patterns/sett/layout";
+import {
+  columnPeriodMm,
+  LINE_WIDTHS_AT_MOST,
+  type SettLayout,
+} from "../../../../../core/patterns/sett/layout";
+import { PAINTED_AS, type SettParams } from "../../../../../core/patterns/sett/params";
 import { formatThreadCount, type Stripe } from "../../../../../core/patterns/sett/threadCount";
 import { formatNumber } from "../../../../../core/units";
 import { NumberField } from "../../../../../ui/NumberField";
-import { MixOption } from "../../../MixOption";
-import { useJob } from "../../../jobStore";
+import { MixSelect } from "../../../MixSelect";
 
 interface Props {
   readonly layout: SettLayout;
   readonly params: SettParams;
   readonly change: (part: Partial<SettParams>) => void;
+  /** Whose stripes: those of the columns, or the rows' own. */
+  readonly along: "columns" | "rows";
 }
 
 const FATE = {
@@ -32,27 +37,57 @@ const FATE = {
 } as const;
 
 const cell = { py: 0.4, px: 1, fontSize: 13 } as const;
+const plain = { variant: "standard", sx: { minWidth: 110 } } as const;
 
-function MixSelect({ code, params, change }: { readonly code: string } & Omit<Props, "layout">) {
-  const job = useJob();
-  const value = params.colours[code] ?? "";
+/** The mix of every stripe of a code; half-tones that it is part of are mixed anew. */
+function StripeMix({ code, params, change }: { readonly code: string } & Pick<Props, "params" | "change">) {
+  return (
+    <MixSelect
+      label={`Mix of stripe ${code}`}
+      hideLabel
+      value={params.colours[code] ?? ""}
+      look={plain}
+      onChange={(mixId) => {
+        const rest = Object.fromEntries(
+          Object.entries(params.crossings).filter(([key]) => !key.split("+").includes(code)),
+        );
+        change({ colours: { ...params.colours, [code]: mixId ?? "" }, crossings: rest });
+      }}
+    />
+  );
+}
+
+const PAINTED_NAMES: Readonly<Record<SettParams["painted"][string], string>> = {
+  line: "always a line",
+  boxes: "always boxes",
+};
+
+/** Whether a thin stripe is a line over the cloth or boxes of its own, with a half-tone for every crossing. */
+function PaintedAs(props: {
+  readonly code: string;
+  readonly number: number;
+  readonly isLine: boolean;
+  readonly params: SettParams;
+  readonly change: Props["change"];
+}) {
+  const { code, number, isLine, params, change } = props;
+  const rest = Object.fromEntries(Object.entries(params.painted).filter(([one]) => one !== code));
   return (
     <Select
       variant="standard"
       disableUnderline
-      value={job.mixes.some((mix) => mix.id === value) ? value : ""}
-      inputProps={{ "aria-label": `Mix of stripe ${code}` }}
+      value={params.painted[code] ?? "width"}
+      inputProps={{ "aria-label": `Stripe ${number}, ${code} is painted as` }}
       onChange={(event) => {
-        const rest = Object.fromEntries(
-          Object.entries(params.crossings).filter(([key]) => !key.split("+").includes(code)),
-        );
-        change({ colours: { ...params.colours, [code]: event.target.value }, crossings: rest });
+        const how = PAINTED_AS.find((one) => one === event.target.value);
+        change({ painted: how ? { ...rest, [code]: how } : rest });
       }}
       sx={{ fontSize: 13 }}
     >
-      {job.mixes.map((mix) => (
-        <MenuItem key={mix.id} value={mix.id}>
-          <MixOption mix={mix} />
+      <MenuItem value="width">{isLine ? "a line, by its width" : "boxes, by its width"}</MenuItem>
+      {PAINTED_AS.map((how) => (
+        <MenuItem key={how} value={how}>
+          {PAINTED_NAMES[how]}
         </MenuItem>
       ))}
     </Select>
@@ -65,21 +100,101 @@ const freeCode = (stripes: readonly Stripe[]) =>
     (letter) => !stripes.some((stripe) => stripe.code === letter),
   ) ?? "ZZ";
 
+/** Widths of a stripe where the repeat is widest and narrowest; rows are as high everywhere. */
+function widthsOf({
+  layout,
+  along,
+}: Pick<Props, "layout" | "along">): readonly [head: string, factor: number][] {
+  if (along === "rows") return [["Height", 1]];
+  const { periodMm } = layout.columns;
+  return [
+    ["At the waist", columnPeriodMm(layout, layout.form.slantMm) / periodMm],
+    ["At the hem", columnPeriodMm(layout, 0) / periodMm],
+  ];
+}
+
+interface RowProps extends Props {
+  readonly at: number;
+  readonly write: (stripes: readonly Stripe[]) => void;
+}
+
+function StripeRow({ at, write, ...props }: RowProps) {
+  const { layout, params, change, along } = props;
+  const { sett, fates, lines } = layout[along];
+  const stripe = sett.stripes[at]!;
+  const fate = fates.find((one) => one.source === at);
+  const painted = fate?.paintedMm ?? 0;
+  const pivot = sett.symmetrical && (at === 0 || at === sett.stripes.length - 1);
+  const isLine = lines.some((line) => line.source === at);
+  return (
+    <TableRow>
+      <TableCell sx={cell}>
+        {stripe.code}
+        {pivot ? ", pivot" : ""}
+      </TableCell>
+      <TableCell sx={cell}>
+        <NumberField
+          hideLabel
+          label={`Threads of stripe ${at + 1}, ${stripe.code}${along === "rows" ? ", rows" : ""}`}
+          width={70}
+          min={1}
+          max={2000}
+          whole
+          value={stripe.threads}
+          onChange={(threads) => write(sett.stripes.with(at, { ...stripe, threads }))}
+        />
+        {pivot && params.pivots === "half" ? " × 2" : ""}
+      </TableCell>
+      <TableCell sx={cell}>
+        <StripeMix code={stripe.code} params={params} change={change} />
+      </TableCell>
+      {widthsOf(props).map(([head, factor]) => (
+        <TableCell key={head} sx={cell}>
+          {painted > 0 ? `${formatNumber(Math.max(layout.finestMm, painted * factor), 2)}\u202fmm` : "–"}
+        </TableCell>
+      ))}
+      <TableCell sx={cell}>
+        {painted > 0 && painted <= LINE_WIDTHS_AT_MOST * layout.finestMm ? (
+          <PaintedAs code={stripe.code} number={at + 1} isLine={isLine} params={params} change={change} />
+        ) : painted > 0 ? (
+          "boxes"
+        ) : (
+          ""
+        )}
+      </TableCell>
+      <TableCell sx={cell}>
+        {fate ? FATE[fate.fate] : ""}
+        {fate && fate.fate !== "kept" ? ` (counted ${formatNumber(fate.countedMm, 2)}\u202fmm)` : ""}
+      </TableCell>
+      <TableCell sx={{ ...cell, textAlign: "right" }}>
+        <Button
+          sx={{ minWidth: 0 }}
+          disabled={sett.stripes.length <= 2}
+          aria-label={`Remove stripe ${at + 1}, ${stripe.code}${along === "rows" ? ", rows" : ""}`}
+          onClick={() => write(sett.stripes.filter((_stripe, index) => index !== at))}
+        >
+          Remove
+        </Button>
+      </TableCell>
+    </TableRow>
+  );
+}
+
 /** The stripes as written, what each becomes on the figure, and its mix. */
-export function StripeTable({ layout, params, change }: Props) {
-  const { sett, fates, periodMm } = layout.columns;
-  const waist = columnPeriodMm(layout, layout.form.slantMm) / periodMm;
-  const hem = columnPeriodMm(layout, 0) / periodMm;
-  const write = (stripes: readonly Stripe[]) =>
-    change({ threadCount: formatThreadCount({ ...sett, stripes }) });
-  const setThreads = (at: number, threads: number) =>
-    write(sett.stripes.map((stripe, index) => (index === at ? { ...stripe, threads } : stripe)));
+export function StripeTable(props: Props) {
+  const { layout, change, along } = props;
+  const { sett } = layout[along];
+  const write = (stripes: readonly Stripe[]) => {
+    const count = formatThreadCount({ ...sett, stripes });
+    change(along === "rows" ? { rowThreadCount: count } : { threadCount: count });
+  };
+  const heads = ["Stripe", "Threads", "Mix", ...widthsOf(props).map(([head]) => head), "Painted as"];
   return (
     <Box>
-      <Table size="small" aria-label="Stripes">
+      <Table size="small" aria-label={along === "rows" ? "Stripes of the rows" : "Stripes"}>
         <TableHead>
           <TableRow>
-            {["Stripe", "Threads", "Mix", "At the waist", "At the hem", "On the figure"].map((head) => (
+            {[...heads, "On the figure"].map((head) => (
               <TableCell key={head} sx={{ ...cell, color: "text.secondary" }}>
                 {head}
               </TableCell>
@@ -88,60 +203,9 @@ export function StripeTable({ layout, params, change }: Props) {
           </TableRow>
         </TableHead>
         <TableBody>
-          {sett.stripes.map((stripe, at) => {
-            const fate = fates.find((one) => one.source === at);
-            const painted = fate?.paintedMm ?? 0;
-            const twice =
-              sett.symmetrical && params.pivots === "half" && (at === 0 || at === sett.stripes.length - 1);
-            return (
-              <TableRow key={at}>
-                <TableCell sx={cell}>
-                  {stripe.code}
-                  {sett.symmetrical && (at === 0 || at === sett.stripes.length - 1) ? ", pivot" : ""}
-                </TableCell>
-                <TableCell sx={cell}>
-                  <NumberField
-                    hideLabel
-                    label={`Threads of stripe ${at + 1}, ${stripe.code}`}
-                    width={70}
-                    min={1}
-                    max={2000}
-                    whole
-                    value={stripe.threads}
-                    onChange={(threads) => setThreads(at, threads)}
-                  />
-                  {twice ? " × 2" : ""}
-                </TableCell>
-                <TableCell sx={cell}>
-                  <MixSelect code={stripe.code} params={params} change={change} />
-                </TableCell>
-                <TableCell sx={cell}>
-                  {painted > 0
-                    ? `${formatNumber(Math.max(layout.finestMm, painted * waist), 2)}\u202fmm`
-                    : "–"}
-                </TableCell>
-                <TableCell sx={cell}>
-                  {painted > 0 ? `${formatNumber(Math.max(layout.finestMm, painted * hem), 2)}\u202fmm` : "–"}
-                </TableCell>
-                <TableCell sx={cell}>
-                  {fate ? FATE[fate.fate] : ""}
-                  {fate && fate.fate !== "kept"
-                    ? ` (counted ${formatNumber(fate.countedMm, 2)}\u202fmm)`
-                    : ""}
-                </TableCell>
-                <TableCell sx={{ ...cell, textAlign: "right" }}>
-                  <Button
-                    sx={{ minWidth: 0 }}
-                    disabled={sett.stripes.length <= 2}
-                    aria-label={`Remove stripe ${at + 1}, ${stripe.code}`}
-                    onClick={() => write(sett.stripes.filter((_stripe, index) => index !== at))}
-                  >
-                    Remove
-                  </Button>
-                </TableCell>
-              </TableRow>
-            );
-          })}
+          {sett.stripes.map((_stripe, at) => (
+            <StripeRow key={at} {...props} at={at} write={write} />
+          ))}
         </TableBody>
       </Table>
       <Button
@@ -153,7 +217,7 @@ export function StripeTable({ layout, params, change }: Props) {
         }
         disabled={sett.stripes.length >= 60}
       >
-        Add a stripe
+        {along === "rows" ? "Add a stripe to the rows" : "Add a stripe"}
       </Button>
     </Box>
   );
