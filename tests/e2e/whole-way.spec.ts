@@ -30,6 +30,10 @@ test("a painter goes from a new job to a ticked card on their own figure", async
   await page.getByRole("button", { name: "New job" }).click();
   await expect(page).toHaveURL(/\/job\/new-figure[^/]*\/brief/);
   const id = /job\/([^/]+)\//.exec(page.url())![1]!;
+  await page
+    .getByRole("group", { name: "Pieces" })
+    .getByRole("button", { name: /^Skirt/ })
+    .click();
 
   // Brief: sizes of their own; scale and millimetres give each other.
   await put(page, "Ground to eyes", "54");

@@ -42,6 +42,8 @@ export function PieceChoice() {
             type="button"
             onClick={() => add(id)}
             sx={{
+              display: "flex",
+              flexDirection: "column",
               font: "inherit",
               color: "text.primary",
               textAlign: "left",
@@ -54,7 +56,7 @@ export function PieceChoice() {
               "&:hover": { borderColor: "primary.main" },
             }}
           >
-            <Typography component="span" sx={{ fontWeight: 500, display: "block" }}>
+            <Typography component="span" sx={{ fontWeight: 500 }}>
               {pieceName(id)}
             </Typography>
             <Typography component="span" variant="caption">

@@ -30,10 +30,10 @@ interface Props {
 
 const FATE = {
   kept: "kept",
-  widened: "widened to your finest line",
-  narrowed: "gives room to a finer stripe",
-  joined: "one with its own colour next to it",
-  merged: "too fine, left out",
+  widened: "widened",
+  narrowed: "narrowed",
+  joined: "joined to its own colour",
+  merged: "left out, too fine",
 } as const;
 
 const cell = { py: 0.4, px: 1, fontSize: 13 } as const;
@@ -164,7 +164,7 @@ function StripeRow({ at, write, ...props }: RowProps) {
       </TableCell>
       <TableCell sx={cell}>
         {fate ? FATE[fate.fate] : ""}
-        {fate && fate.fate !== "kept" ? ` (counted ${formatNumber(fate.countedMm, 2)}\u202fmm)` : ""}
+        {fate && fate.fate !== "kept" ? ` from ${formatNumber(fate.countedMm, 2)}\u202fmm` : ""}
       </TableCell>
       <TableCell sx={{ ...cell, textAlign: "right" }}>
         <Button
