@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { bother } from "../core/colour/bother";
 import { tryAllMixes } from "../core/colour/search";
 import { hexToLab } from "../core/colour/spaces";
 import { primerSpectrum } from "../core/colour/appearance";
@@ -56,6 +57,20 @@ describe("the answer to a colour", () => {
     for (const four of answer.four) {
       expect(new Set(four.parts.map((part) => part.paintId)).size).toBe(4);
       expect(four.difference).toBeLessThan(answer.mixes[0]!.difference);
+    }
+  });
+
+  it("names beside them what a painter would mix: never nearer, never more bother", async () => {
+    for (const hex of ["#7a6a4a", "#8d9a86", "#2f4a3a", "#c8b0a0"]) {
+      const goal = hexToLab(hex);
+      const inUse = [owned[0]!.id, owned[1]!.id];
+      const { mixes, simple } = (await answerMixes({ paints: owned, goal, inUse }, always))!;
+      const palette = { paints: owned, goal, inUse: new Set(inUse) };
+      const cost = (mix: (typeof mixes)[number]) => mix.difference + bother(mix, palette);
+      expect(simple).toHaveLength(mixes.length);
+      expect(Math.min(...simple.map(cost))).toBeLessThanOrEqual(Math.min(...mixes.map(cost)));
+      expect(bother(simple[0]!, palette)).toBeLessThanOrEqual(bother(mixes[0]!, palette));
+      expect(simple.map(cost)).toEqual(simple.map(cost).sort((a, b) => a - b));
     }
   });
 

@@ -1,3 +1,4 @@
+import { asPainted, different } from "../core/colour/bother";
 import { findGlazes, type FoundGlaze } from "../core/colour/glazeFinder";
 import { nearFourPots } from "../core/colour/fourPots";
 import { mainColours, type MainColour } from "../core/colour/mainColours";
@@ -18,8 +19,10 @@ import type { StartInput } from "./questions/start";
 type Wanted = (done: number, total: number) => Promise<boolean>;
 
 export interface MixAnswer {
-  /** Best of all mixes of up to three pots. */
+  /** Nearest of all mixes of up to three pots. */
   readonly mixes: readonly FoundMix[];
+  /** Near ones as a painter would mix them, least bother first: few pots, small parts, pots in use. */
+  readonly simple: readonly FoundMix[];
   /** Mixes of four pots that come clearly nearer; not every one was tried. */
   readonly four: readonly FoundMix[];
   /** Pots given, and how many of them were tried in threes. */
@@ -29,6 +32,8 @@ export interface MixAnswer {
 
 const MOST_PARTS = 6;
 const KEEP = 6;
+/** Most parts of a pot in a mix that is hardly any bother. */
+const SIMPLE_PARTS = 4;
 /** A fourth pot must come nearer by this much to be worth it. */
 const WORTH_A_POT = 0.4;
 /** Without WebAssembly, threes of more pots than this would take minutes. */
@@ -83,15 +88,18 @@ async function smallMixes(
 
 /** Which mixes come nearest to a goal; null where it was cancelled. */
 export async function answerMixes(task: MixesInput, wanted: Wanted): Promise<MixAnswer | null> {
-  const { paints, goal, seen = thick } = task;
+  const { paints, goal, seen = thick, inUse = [] } = task;
   const small = await smallMixes(task, wanted);
   if (!small) return null;
   const { mixes, inThrees } = small;
+  const pairs = tryAllMixes(paints, goal, { mostParts: SIMPLE_PARTS, pots: 2, keep: 40, seen });
+  const palette = { paints, goal, inUse: new Set(inUse) };
+  const simple = asPainted(different([...pairs, ...mixes]), palette).slice(0, KEEP);
   const best = mixes[0]?.difference ?? 0;
   const four = nearFourPots(paints, goal, mixes.slice(0, 12), MOST_PARTS, 2, seen)
     .filter((mix) => mix.difference < best - WORTH_A_POT)
     .sort(compareMixes);
-  return { mixes: mixes.slice(0, KEEP), four, pots: paints.length, inThrees };
+  return { mixes: mixes.slice(0, KEEP), simple, four, pots: paints.length, inThrees };
 }
 
 /** Which glaze carries the tones; null where it was cancelled. */

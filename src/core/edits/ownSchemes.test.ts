@@ -21,7 +21,11 @@ const leather = schemeOf(
   "old",
   "Old leather",
 );
-const other = withNewPiece(newJob("other", "Other", defaultPainter, demoShelf), "cone-band", FIRST_FIGURE).job;
+const other = withNewPiece(
+  newJob("other", "Other", defaultPainter, demoShelf),
+  "cone-band",
+  FIRST_FIGURE,
+).job;
 const partsOf = (job: typeof other, mixId: string) => job.mixes.find(({ id }) => id === mixId)!.parts;
 
 describe("a scheme of one's own", () => {

@@ -11,6 +11,8 @@ export interface MixesInput {
   readonly goal: Triple;
   /** How the mix will be seen; thick where left out. */
   readonly seen?: SeenAs;
+  /** Pots that are in use already, by id: they come first where it makes no odds. */
+  readonly inUse?: readonly string[];
 }
 
 /** Which mixes come nearest to a colour. */
@@ -23,6 +25,7 @@ export const mixes = defineQuestion<MixesInput, MixAnswer>({
       kind: string().strict().required().oneOf(["thick", "film", "under"]),
       filmUm: number().strict().min(0).max(10000),
     }).default(undefined),
+    inUse: array(string().strict().required().max(120)).max(5000),
   }),
   // Loaded when first asked for: it must not delay the first picture.
   run: async (input, { wanted }) => (await import("../paletteTasks")).answerMixes(input, wanted),

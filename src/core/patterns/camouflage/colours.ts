@@ -1,6 +1,7 @@
 import { opticsOfMix, paintOptics } from "../../colour/appearance";
 import { ciede2000 } from "../../colour/difference";
 import { masstone } from "../../colour/film";
+import { asPainted } from "../../colour/bother";
 import { tryAllMixes } from "../../colour/search";
 import { hexToLab, labToHex, spectrumToLab, type Triple } from "../../colour/spaces";
 import { mixById, type Job, type Mix, type MixPart, type Paint } from "../../job";
@@ -48,7 +49,9 @@ class Mixer {
     const tried = new Set(
       [...near.slice(0, MOST_TRIED), lightest, darkest].flatMap((one) => (one ? [one.paint] : [])),
     );
-    return tryAllMixes([...tried], goal, { mostParts: 4, pots: 2, keep: 1 })[0]?.parts ?? [];
+    const inUse = new Set(this.mixes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)));
+    const found = tryAllMixes([...tried], goal, { mostParts: 4, pots: 2, keep: 12 });
+    return asPainted(found, { paints: this.paints, goal, inUse })[0]?.parts ?? [];
   }
 
   /** A mix for a colour: one of the job's that already shows it, else a new one. */

@@ -2,6 +2,7 @@ import { coatOver, opticsOfMix, primerSpectrum } from "../../colour/appearance";
 import { ciede2000 } from "../../colour/difference";
 import { layFilm, masstone } from "../../colour/film";
 import { brushedPassUm } from "../../colour/mix";
+import { asPainted } from "../../colour/bother";
 import { tryAllMixes } from "../../colour/search";
 import { spectrumToHex, spectrumToLab } from "../../colour/spaces";
 import { averageLight, type Spectrum } from "../../colour/spectrum";
@@ -64,9 +65,12 @@ export function solveHalfTone(
   );
   const usable = paints.filter((paint) => paint.kind === "paint");
   const ownPaints = usable.filter((paint) => own.has(paint.id));
-  const near = tryAllMixes(ownPaints, goal, { mostParts: 5, pots: 3, keep: 1 })[0];
+  // Of those that the eye hardly tells apart, the one that is least bother.
+  const simplest = (among: readonly Paint[], pots: 2 | 3) =>
+    asPainted(tryAllMixes(among, goal, { mostParts: 5, pots, keep: 12 }), { paints, goal, inUse: own })[0];
+  const near = simplest(ownPaints, 3);
   if (near && near.difference < 3) return near.parts;
-  const any = tryAllMixes(usable, goal, { mostParts: 5, pots: 2, keep: 1 })[0];
+  const any = simplest(usable, 2);
   const best = any && (!near || any.difference < near.difference - 1) ? any : near;
   return best?.parts ?? mixById(job, oneMixId)?.parts ?? [];
 }

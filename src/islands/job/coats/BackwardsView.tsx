@@ -12,7 +12,7 @@ import { useJob, usePaints, useEdit } from "../jobStore";
 import { AnswerList } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { withNewMix } from "../../../core/edits/mixes";
-import { atHand, useFoundMixes } from "../palette/questions/useFoundMixes";
+import { atHand, shelfKey, useFoundMixes } from "../palette/questions/useFoundMixes";
 import { useSimulation } from "../useSimulation";
 import { useView } from "../viewStore";
 
@@ -42,7 +42,6 @@ function Plan({
   const job = useJob();
   const paints = usePaints();
   const edit = useEdit();
-  const { found, busy, ask, cancel } = useFoundMixes();
   const films = effect.above.filter((film) => film.share >= TINTS);
   const above: FilmAbove[] = films.map(({ coatId, filmUm, share }) => ({
     optics: opticsOfMix(mixById(job, surface.coats.find((one) => one.id === coatId)?.mixId ?? ""), paints),
@@ -52,6 +51,8 @@ function Plan({
   const becomes = throughFilms(now, above);
   const [goalHex, setGoal] = useState(() => spectrumToHex(now));
   const plan = planBackwards(linearToSpectrum(hexToLinear(goalHex)), above);
+  const question = JSON.stringify([coat.id, spectrumToHex(plan.paint), shelfKey(paints)]);
+  const { found, busy, ask, cancel } = useFoundMixes(question);
   const [paintL, nowL] = [spectrumToLab(plan.paint)[0], spectrumToLab(now)[0]];
   const names = films.map(({ coatId }) => surface.coats.find((one) => one.id === coatId)?.name ?? "");
   const buried = effect.above.filter((film) => film.share < TINTS).reduce((sum, film) => sum + film.share, 0);
@@ -64,14 +65,7 @@ function Plan({
             : `Over ${coat.name} come ${names.join(", ")}. They take it down from L* ${round(nowL)} to ${round(spectrumToLab(becomes)[0])}.`}
           {buried > 0.05 && ` Other marks hide some ${round(Math.min(1, buried) * 100)} % of it.`}
         </Typography>
-        <ColourGoal
-          label="To be seen when all is dry"
-          value={goalHex}
-          onChange={(hex) => {
-            setGoal(hex);
-            cancel();
-          }}
-        />
+        <ColourGoal label="To be seen when all is dry" value={goalHex} onChange={setGoal} />
         <Box sx={{ display: "flex", gap: 1 }}>
           <Swatch hex={spectrumToHex(now)} label="painted now" />
           <Swatch hex={spectrumToHex(becomes)} label="becomes" />

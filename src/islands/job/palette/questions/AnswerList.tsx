@@ -1,4 +1,13 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import {
+  Alert,
+  Box,
+  Button,
+  LinearProgress,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from "@mui/material";
+import { useState } from "react";
 import { opticsOfMix } from "../../../../core/colour/appearance";
 import { differenceInWords, directionInWords } from "../../../../core/colour/difference";
 import { masstone } from "../../../../core/colour/film";
@@ -20,10 +29,15 @@ interface Props {
 interface AnswerProps {
   readonly found: FoundMix;
   readonly goal: Triple;
+  /** Off by so much, CIEDE2000, is the nearest there is. */
+  readonly nearest: number;
   readonly onTake: () => void;
 }
 
-function Answer({ found, goal, onTake }: AnswerProps) {
+/** What a simpler recipe costs in nearness. */
+const costText = (cost: number) => (cost < 0.05 ? "" : `, ${formatNumber(cost, 1)} more than the nearest`);
+
+function Answer({ found, goal, nearest, onTake }: AnswerProps) {
   const paints = usePaints();
   const colour = spectrumToHex(masstone(opticsOfMix({ parts: found.parts }, paints)));
   const direction = found.difference < 1 ? "" : directionInWords(goal, found.lab);
@@ -33,7 +47,8 @@ function Answer({ found, goal, onTake }: AnswerProps) {
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography>{partsText(found.parts, paints)}</Typography>
         <Typography variant="body2">
-          off by {formatNumber(found.difference, 1)}, {differenceInWords(found.difference)}
+          off by {formatNumber(found.difference, 1)}
+          {costText(found.difference - nearest)}, {differenceInWords(found.difference)}
           {direction === "" ? "" : `: ${direction}`}
         </Typography>
       </Box>
@@ -66,8 +81,9 @@ export function SearchProgress({
   );
 }
 
-/** Mixes found, nearest first. */
+/** Mixes found: as a painter would mix them, or strictly the nearest first. */
 export function AnswerList({ found, onTake, onCancel, note }: Props) {
+  const [exact, setExact] = useState(false);
   if (found === null) return null;
   if (found.kind === "busy")
     return <SearchProgress done={found.done} total={found.total} onCancel={onCancel} />;
@@ -78,7 +94,8 @@ export function AnswerList({ found, onTake, onCancel, note }: Props) {
       </Alert>
     );
   }
-  const { mixes, four, pots, inThrees } = found.answer;
+  const { mixes, simple, four, pots, inThrees } = found.answer;
+  const nearest = Math.min(...mixes.map(({ difference }) => difference));
   if (mixes.length === 0) return <Typography>No pot at hand can be mixed.</Typography>;
   const tried =
     inThrees === pots
@@ -86,8 +103,23 @@ export function AnswerList({ found, onTake, onCancel, note }: Props) {
       : `Every pair of ${pots} pots was tried, threes among the ${inThrees} that lie furthest apart.`;
   return (
     <Box>
-      {mixes.map((one) => (
-        <Answer key={JSON.stringify(one.parts)} found={one} goal={found.goal} onTake={() => onTake(one)} />
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Which come first"
+        value={exact}
+        onChange={(_event, next: boolean | null) => next !== null && setExact(next)}
+        sx={{ mb: 0.5 }}
+      >
+        <ToggleButton value={false}>Least bother</ToggleButton>
+        <ToggleButton value={true}>Nearest</ToggleButton>
+      </ToggleButtonGroup>
+      {(exact ? mixes : simple).map((one) => (
+        <Answer
+          key={JSON.stringify(one.parts)}
+          {...{ found: one, goal: found.goal, nearest }}
+          onTake={() => onTake(one)}
+        />
       ))}
       {four.length > 0 && (
         <Typography variant="body2" sx={{ borderTop: 1, borderColor: "divider", pt: 1 }}>
@@ -95,9 +127,14 @@ export function AnswerList({ found, onTake, onCancel, note }: Props) {
         </Typography>
       )}
       {four.map((one) => (
-        <Answer key={JSON.stringify(one.parts)} found={one} goal={found.goal} onTake={() => onTake(one)} />
+        <Answer
+          key={JSON.stringify(one.parts)}
+          {...{ found: one, goal: found.goal, nearest }}
+          onTake={() => onTake(one)}
+        />
       ))}
       <Typography variant="caption">
+        {exact ? "" : "Few pots, small parts and pots in use come first. "}
         {tried} {note}
       </Typography>
     </Box>

@@ -9,7 +9,7 @@ import { useGoals, withParts } from "./goals";
 import { withNewMix } from "../../../../core/edits/mixes";
 import { ColourField } from "../../../pots/ColourField";
 import { Question } from "./Question";
-import { atHand, useFoundMixes } from "./useFoundMixes";
+import { atHand, shelfKey, useFoundMixes } from "./useFoundMixes";
 
 function Body() {
   const job = useJob();
@@ -18,9 +18,11 @@ function Body() {
   const goals = useGoals();
   const [picked, setPicked] = useState("colour");
   const [hex, setHex] = useState("#6f7d5a");
-  const { found, busy, ask, cancel } = useFoundMixes();
   const goal = goals.find((one) => one.id === picked);
   const spectrum = goal?.spectrum ?? linearToSpectrum(hexToLinear(hex));
+  const wanted = spectrumToLab(spectrum);
+  const question = JSON.stringify([goal?.id, wanted, goal?.mixId, shelfKey(paints)]);
+  const { found, busy, ask, cancel } = useFoundMixes(question);
   const into = goal?.mixId ?? null;
   return (
     <>
@@ -28,10 +30,7 @@ function Body() {
         select
         label="Goal"
         value={goal ? picked : "colour"}
-        onChange={(event) => {
-          setPicked(event.target.value);
-          cancel();
-        }}
+        onChange={(event) => setPicked(event.target.value)}
       >
         <MenuItem value="colour">a colour</MenuItem>
         {goals.map((one) => (
@@ -43,16 +42,9 @@ function Body() {
       {goal ? (
         <Box sx={{ width: 54, height: 30, bgcolor: spectrumToHex(goal.spectrum) }} />
       ) : (
-        <ColourField
-          label="Colour"
-          value={hex}
-          onChange={(next) => {
-            setHex(next);
-            cancel();
-          }}
-        />
+        <ColourField label="Colour" value={hex} onChange={setHex} />
       )}
-      <Button variant="outlined" disabled={busy} onClick={() => ask(atHand(paints), spectrumToLab(spectrum))}>
+      <Button variant="outlined" disabled={busy} onClick={() => ask(atHand(paints), wanted)}>
         Find mixes
       </Button>
       <AnswerList

@@ -15,7 +15,7 @@ import { trueGround } from "../useLight";
 import { AnswerList } from "./AnswerList";
 import { withParts } from "./goals";
 import { Question } from "./Question";
-import { atHand, useFoundMixes } from "./useFoundMixes";
+import { atHand, shelfKey, useFoundMixes } from "./useFoundMixes";
 
 /** The first coat that uses a mix: its film is the one in which the substitute must serve. */
 function coatWith(job: Job, mixId: string): { surface: Surface; coat: Coat } | null {
@@ -40,14 +40,15 @@ function Body() {
   );
   const concerned = job.mixes.filter((mix) => mix.parts.some((part) => part.paintId === lacking));
   const [mixId, setMixId] = useState("");
-  const { found, busy, ask, cancel } = useFoundMixes();
   const mix = concerned.find((one) => one.id === mixId) ?? concerned[0];
-  if (used.length === 0) return <Typography>No mix uses a pot yet.</Typography>;
   const place = mix ? coatWith(job, mix.id) : null;
+  const water = place?.coat.water ?? mix?.water ?? 1;
+  const filmUm = brushedPassUm(water) * (place?.coat.passes ?? 2);
+  const question = JSON.stringify([lacking, mix?.id, mix?.parts, filmUm, shelfKey(paints)]);
+  const { found, busy, ask, cancel } = useFoundMixes(question);
+  if (used.length === 0) return <Typography>No mix uses a pot yet.</Typography>;
   const find = () => {
     if (!mix) return;
-    const water = place?.coat.water ?? mix.water;
-    const filmUm = brushedPassUm(water) * (place?.coat.passes ?? 2);
     const ground = trueGround(job, mix.id, paints).spectrum;
     const goal = spectrumToLab(layFilm(opticsOfMix(mix, paints), filmUm, ground));
     ask(
@@ -63,10 +64,7 @@ function Body() {
         select
         label="The pot I lack"
         value={lacking}
-        onChange={(event) => {
-          setLacking(event.target.value);
-          cancel();
-        }}
+        onChange={(event) => setLacking(event.target.value)}
       >
         {used.map((paint) => (
           <MenuItem key={paint.id} value={paint.id}>
@@ -79,10 +77,7 @@ function Body() {
           select
           label="In the mix"
           value={mix?.id ?? ""}
-          onChange={(event) => {
-            setMixId(event.target.value);
-            cancel();
-          }}
+          onChange={(event) => setMixId(event.target.value)}
         >
           {concerned.map((one) => (
             <MenuItem key={one.id} value={one.id}>

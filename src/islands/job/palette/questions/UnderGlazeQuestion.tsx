@@ -14,7 +14,7 @@ import { AnswerList } from "./AnswerList";
 import { withNewMix } from "../../../../core/edits/mixes";
 import { ColourGoal } from "./ColourGoal";
 import { MixChoice, Question } from "./Question";
-import { atHand, useFoundMixes } from "./useFoundMixes";
+import { atHand, shelfKey, useFoundMixes } from "./useFoundMixes";
 
 function Body() {
   const job = useJob();
@@ -23,8 +23,9 @@ function Body() {
   const [glazeId, setGlaze] = useState(job.mixes.find((mix) => mix.water >= 4)?.id ?? job.mixes[0]?.id ?? "");
   const [coats, setCoats] = useState(2);
   const [hex, setHex] = useState("#7a6440");
-  const { found, busy, ask, cancel } = useFoundMixes();
   const glaze = mixById(job, glazeId);
+  const question = JSON.stringify([glaze?.id, glaze?.parts, glaze?.water, coats, hex, shelfKey(paints)]);
+  const { found, busy, ask, cancel } = useFoundMixes(question);
   if (!glaze || glaze.parts.length === 0) {
     return <MixChoice label="Glaze" value={glazeId} onChange={setGlaze} />;
   }
@@ -32,17 +33,11 @@ function Body() {
   const filmUm = brushedPassUm(glaze.water) * techniques.glaze.filmShare * coats;
   const goal = linearToSpectrum(hexToLinear(hex));
   const answer = groundUnder(optics, filmUm, goal);
-  const changed =
-    <T,>(set: (value: T) => void) =>
-    (value: T) => {
-      set(value);
-      cancel();
-    };
   return (
     <>
-      <MixChoice label="Glaze" value={glazeId} onChange={changed(setGlaze)} />
-      <NumberField label="Coats of it" min={1} max={8} whole value={coats} onChange={changed(setCoats)} />
-      <ColourGoal label="To be seen" value={hex} onChange={changed(setHex)} />
+      <MixChoice label="Glaze" value={glazeId} onChange={setGlaze} />
+      <NumberField label="Coats of it" min={1} max={8} whole value={coats} onChange={setCoats} />
+      <ColourGoal label="To be seen" value={hex} onChange={setHex} />
       <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
         <Box sx={{ width: 54, height: 40, bgcolor: spectrumToHex(answer.ground), flexShrink: 0 }} />
         <Typography>

@@ -4,26 +4,28 @@ import { FakeWorker } from "../../../testing/worker";
 import { act, screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
+import type { FoundMix } from "../../../../core/colour/search";
 import type { MixAnswer } from "../../../../worker/paletteTasks";
 import { ferrySergeant } from "../../../../data/demo/ferrySergeant";
 import { job, openJob, show } from "../../../testing/open";
-import { undo } from "../../jobStore";
+import { undo, useJobStore } from "../../jobStore";
 import { CoverQuestion } from "./CoverQuestion";
 import { EyesQuestion } from "./EyesQuestion";
 import { MixQuestion } from "./MixQuestion";
+import { SubstituteQuestion } from "./SubstituteQuestion";
 
 const asked = () => FakeWorker.of("mixes").at(-1)!;
-const FOUND: MixAnswer = {
-  mixes: [
-    {
-      parts: [
-        { paintId: "paint-straw", parts: 2 },
-        { paintId: "paint-moss", parts: 1 },
-      ],
-      difference: 1.4,
-      lab: [55, -4, 22],
-    },
+const PAIR: FoundMix = {
+  parts: [
+    { paintId: "paint-straw", parts: 2 },
+    { paintId: "paint-moss", parts: 1 },
   ],
+  difference: 1.4,
+  lab: [55, -4, 22],
+};
+const FOUND: MixAnswer = {
+  mixes: [PAIR],
+  simple: [PAIR],
   four: [],
   pots: 30,
   inThrees: 30,
@@ -82,6 +84,24 @@ describe("what do I mix for this colour?", () => {
     expect(halfTone.parts).toEqual(FOUND.mixes[0]!.parts);
   });
 
+  it("shows what is least bother first and what that costs, the nearest at one click", async () => {
+    const { user } = show(<MixQuestion />);
+    await user.click(screen.getByRole("button", { name: "Find mixes" }));
+    expect((asked().input as { inUse: string[] }).inUse).toContain("paint-straw");
+    const many = [1, 2, 3].map((parts, at) => ({
+      paintId: `paint-${["straw", "moss", "clay"][at]!}`,
+      parts,
+    }));
+    const near: FoundMix = { parts: many, difference: 0.4, lab: [55, -4, 22] };
+    answer({ ...FOUND, mixes: [near, PAIR], simple: [PAIR, near] });
+    const first = async () => (await screen.findAllByText(/^off by/))[0]!.textContent;
+    expect(await first()).toMatch(/^off by 1\.4, 1\.0 more than the nearest/);
+    await user.click(screen.getByRole("button", { name: "Nearest" }));
+    expect(await first()).toMatch(/^off by 0\.4, /);
+    await user.click(screen.getAllByRole("button", { name: "Take" })[0]!);
+    expect(job().mixes.at(-1)!.parts).toEqual(many);
+  });
+
   it("tells how far it is, can be stopped, and an answer that comes later is not shown", async () => {
     const { user } = show(<MixQuestion />);
     await user.click(screen.getByRole("button", { name: "Find mixes" }));
@@ -102,8 +122,46 @@ describe("what do I mix for this colour?", () => {
     act(() => asked().worker.tell({ kind: "failed", id: asked().id, message: "The table stopped." }));
     expect(await screen.findByText("The table stopped.")).toBeVisible();
     await user.click(screen.getByRole("button", { name: "Find mixes" }));
-    answer({ mixes: [], four: [], pots: 0, inThrees: 0 });
+    answer({ mixes: [], simple: [], four: [], pots: 0, inThrees: 0 });
     expect(await screen.findByText("No pot at hand can be mixed.")).toBeVisible();
+  });
+});
+
+describe("what replaces a pot I lack?", () => {
+  it("forgets its answer once it is taken: the next mix is another question", async () => {
+    const { user } = show(<SubstituteQuestion />);
+    await user.click(screen.getByRole("button", { name: "What replaces a pot I lack?" }));
+    await pick(user, "The pot I lack", "Straw");
+    const mixOf = () => screen.getByRole("combobox", { name: "In the mix" }).textContent;
+    const first = mixOf();
+    const parts = (name: string | null) => job().mixes.find((mix) => mix.name === name)!.parts;
+    await user.click(screen.getByRole("button", { name: "Find what replaces it" }));
+    const others = [{ paintId: "paint-moss", parts: 3 }];
+    const other: FoundMix = { ...PAIR, parts: others };
+    answer({ ...FOUND, mixes: [other], simple: [other] });
+    await user.click(await screen.findByRole("button", { name: "Take" }));
+    expect(parts(first)).toEqual(others);
+    expect(mixOf()).not.toBe(first);
+    // What is shown now is another mix, for which nothing was asked yet.
+    expect(screen.queryByRole("button", { name: "Take" })).toBeNull();
+    const second = parts(mixOf());
+    expect(second).not.toEqual(others);
+  });
+
+  it("forgets an answer that comes after the mix was changed elsewhere", async () => {
+    const { user } = show(<SubstituteQuestion />);
+    await user.click(screen.getByRole("button", { name: "What replaces a pot I lack?" }));
+    await pick(user, "The pot I lack", "Straw");
+    await user.click(screen.getByRole("button", { name: "Find what replaces it" }));
+    const late = asked();
+    const mixes = job().mixes.map((mix) => ({
+      ...mix,
+      parts: mix.parts.map((part) => ({ ...part, parts: part.parts + 1 })),
+    }));
+    act(() => useJobStore.getState().edit((now) => ({ ...now, mixes })));
+    act(() => late.worker.tell({ kind: "answer", id: late.id, value: FOUND }));
+    expect(screen.queryByRole("button", { name: "Take" })).toBeNull();
+    expect(screen.getByRole("button", { name: "Find what replaces it" })).toBeEnabled();
   });
 });
 

@@ -33,7 +33,7 @@ const FATE = {
   widened: "widened",
   narrowed: "narrowed",
   joined: "joined to its own colour",
-  merged: "left out, too fine",
+  merged: "too fine, left out",
 } as const;
 
 const cell = { py: 0.4, px: 1, fontSize: 13 } as const;
