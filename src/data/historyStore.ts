@@ -22,8 +22,9 @@ function readLog(db: Reader, jobId: string): LogEntry[] {
     .where(eq(logEntries.jobId, jobId))
     .orderBy(asc(logEntries.position))
     .all();
-  return entries.map(({ id, cardId, cardTitle, doneAt, minutes, note, mixed }) => ({
+  return entries.map(({ id, cardId, cardTitle, doneAt, minutes, note, mixed, planned }) => ({
     ...{ id, cardId, cardTitle, doneAt, minutes, note },
+    ...(planned ? { planned } : {}),
     recipe: mixed ? drops.filter(({ entryId }) => entryId === id).map(toAddition) : null,
   }));
 }

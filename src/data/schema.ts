@@ -9,6 +9,7 @@ import {
   text,
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
+import type { PlannedThen } from "../core/job";
 
 /** Pots on the shelf. */
 export const paints = sqliteTable("paints", {
@@ -104,6 +105,8 @@ export const logEntries = sqliteTable(
     note: text("note").notNull(),
     /** Whether a well was kept, so that its drops are known. */
     mixed: integer("mixed", { mode: "boolean" }).notNull(),
+    /** The plan of the card as it stood then; null in rows from before it was kept. */
+    planned: text("planned", { mode: "json" }).$type<PlannedThen>(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

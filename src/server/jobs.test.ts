@@ -2,10 +2,11 @@ import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { beforeAll, describe, expect, it } from "vitest";
-import type { Job, Paint } from "../core/job";
+import type { History, Job, Paint } from "../core/job";
 import { defaultPainter } from "../core/painter";
 import { demoShelf } from "../data/demo/shelf";
 import { createJob, deleteJob, exportJob, getJob, getJobs, importJob, putJob, restoreJob } from "./jobs";
+import { putHistoryItem } from "./history";
 import { deletePaint, getPaints, savePaint } from "./paints";
 import { getPainter, savePainter } from "./painter";
 import { answer } from "./problem";
@@ -63,6 +64,31 @@ describe("jobs over the wire", () => {
     expect(copy.body.job).toMatchObject({ name: "Ferry sergeant copy" });
     expect((await create({ from: "copy", id: "never-was" })).status).toBe(404);
     expect((await create({ from: "copy" })).status).toBe(404);
+  });
+
+  it("are copied with their log where that is wished", async () => {
+    const { body } = await create({ from: "demo" });
+    const entry = {
+      ...{ id: "entry-1", cardId: "coat-skirt/base", cardTitle: "Base", doneAt: "2026-05-01T09:30:00.000Z" },
+      ...{ minutes: 12, note: "", recipe: null },
+    };
+    await ask(() => putHistoryItem(body.job!.id, "log", "entry-1", request("PUT", entry)));
+    const logOf = async (id: string) => ((await ask(() => getJob(id))).body.history as History).log;
+    const plain = await create({ from: "copy", id: body.job!.id });
+    expect(await logOf(plain.body.job!.id)).toEqual([]);
+    const whole = await create({ from: "copy", id: body.job!.id, history: true });
+    expect(await logOf(whole.body.job!.id)).toEqual([entry]);
+    expect((await create({ from: "copy", id: body.job!.id, history: "yes" })).status).toBe(422);
+  });
+
+  it("carry their own name in the file's, whatever they were called first", async () => {
+    const { body } = await create({ from: "new", name: "Tide hound" });
+    const job = { ...body.job!, name: "Grey hound, older" };
+    await ask(() => putJob(job.id, request("PUT", { revision: 1, job })));
+    const named = (id: string) => exportJob(id).headers.get("content-disposition");
+    expect(named(job.id)).toBe('attachment; filename="grey-hound-older.crenna.json"');
+    await ask(() => putJob(job.id, request("PUT", { revision: 2, job: { ...job, name: "漆" } })));
+    expect(named(job.id)).toBe(`attachment; filename="${job.id}.crenna.json"`);
   });
 
   it("refuse wishes they do not know, each problem by name", async () => {

@@ -1,7 +1,7 @@
-import { object, string } from "yup";
+import { boolean, object, string } from "yup";
 import { readJobFile, writeJobFile } from "../core/formats/job-json/jobFile";
 import { parseJob } from "../core/formats/job-json/jobSchema";
-import type { Job } from "../core/job";
+import { NO_HISTORY, type Job } from "../core/job";
 import { database } from "../data";
 import { wholeSergeant } from "../data/demo/company";
 import { newJob } from "../core/newJob";
@@ -31,14 +31,17 @@ const now = () => new Date().toISOString();
 const gone = (id: string) =>
   new HttpProblem(404, "No such job", `There is no job "${id}". It may have been deleted.`);
 
+/** A name in small letters, digits and dashes; empty where it has none of them. */
+const plainName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, "-")
+    .replaceAll(/^-+|-+$/g, "")
+    .slice(0, 60);
+
 /** A free id made from a name. */
 function freeId(name: string, taken: ReadonlySet<string>): string {
-  const base =
-    name
-      .toLowerCase()
-      .replaceAll(/[^a-z0-9]+/g, "-")
-      .replaceAll(/^-+|-+$/g, "")
-      .slice(0, 60) || "job";
+  const base = plainName(name) || "job";
   for (let number = 1; ; number++) {
     const id = number === 1 ? base : `${base}-${number}`;
     if (!taken.has(id)) return id;
@@ -79,6 +82,8 @@ const createSchema = object({
   from: string().oneOf(["new", "demo", "copy"]).required(),
   name: string().max(80),
   id: string().max(120),
+  /** A copy takes the log and the wells along: a second state of the same figure, not one to be painted again. */
+  history: boolean(),
 })
   .strict()
   .noUnknown();
@@ -89,10 +94,12 @@ export async function createJob(request: Request): Promise<Response> {
   const db = database();
   const taken = takenIds(db);
   let job: Job;
+  let history = NO_HISTORY;
   if (wish.from === "copy") {
     const source = wantedJob(db, wish.id ?? "");
     const name = `${source.job.name} copy`.slice(0, 80).trim();
     job = { ...source.job, id: freeId(name, taken), name };
+    if (wish.history) history = readHistory(db, source.job.id);
   } else if (wish.from === "demo") {
     const demo = wholeSergeant();
     job = { ...demo, id: freeId(demo.id, taken) };
@@ -101,7 +108,7 @@ export async function createJob(request: Request): Promise<Response> {
     const name = typed === "" ? "New figure" : typed;
     job = newJob(freeId(name, taken), name, readPainter(db), listPaints(db));
   }
-  return json(stored(insertJob(db, parseJob(job), now())), 201);
+  return json(stored(insertJob(db, parseJob(job), now(), history)), 201);
 }
 
 /** A job file may carry eight pictures. */
@@ -174,7 +181,7 @@ export function exportJob(id: string): Response {
   return new Response(writeJobFile(job, listPaints(db), pictures, readHistory(db, id)), {
     headers: {
       "content-type": "application/json; charset=utf-8",
-      "content-disposition": `attachment; filename="${id}.crenna.json"`,
+      "content-disposition": `attachment; filename="${plainName(job.name) || id}.crenna.json"`,
       "cache-control": "no-store",
     },
   });

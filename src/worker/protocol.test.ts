@@ -105,7 +105,7 @@ describe("what is thought about a job", () => {
   it("is findings, cards and facts of its patterns, as the core has them", async () => {
     const own = ferryWatch();
     const judged = (await questions.judge.run(
-      { job: own, paints: demoShelf, painter: defaultPainter },
+      { job: own, paints: demoShelf, painter: defaultPainter, painted: [] },
       tools,
     ))!;
     expect(judged.findings).toEqual(checkJob(own, demoShelf));
@@ -116,7 +116,7 @@ describe("what is thought about a job", () => {
   });
 
   it("is dropped where a newer edit came", async () => {
-    const input = { job, paints: demoShelf, painter: defaultPainter };
+    const input = { job, paints: demoShelf, painter: defaultPainter, painted: [] };
     expect(await questions.judge.run(input, { ...tools, wanted: () => Promise.resolve(false) })).toBeNull();
   });
 

@@ -53,6 +53,7 @@ describe("the registry of checks", () => {
       "finding.ts",
       "index.ts",
       "markSets.ts",
+      "painted.ts",
       "seen.ts",
       "touching.ts",
       "tones.ts",

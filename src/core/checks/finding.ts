@@ -1,4 +1,4 @@
-import type { MixPart } from "../job";
+import type { FormUse, MixPart } from "../job";
 
 export const GRAVITIES = ["must", "look", "note"] as const;
 /** Must: it will not work. Look: it may not come out as wanted. Note: good to know. */
@@ -7,7 +7,7 @@ export type Gravity = (typeof GRAVITIES)[number];
 /** One value of the job to be set; the path runs through keys, and through lists by the id of the entry. */
 export interface Change {
   readonly path: readonly string[];
-  readonly value: number | string | boolean | readonly MixPart[] | Readonly<Record<string, string>>;
+  readonly value: number | string | boolean | readonly MixPart[] | Readonly<Record<string, string>> | FormUse;
 }
 
 /** What mends a finding at one click: changes of the design, as data. */

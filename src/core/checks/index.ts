@@ -8,6 +8,7 @@ import { cover } from "./cover";
 import { evenness } from "./evenness";
 import { filmBuildUp } from "./filmBuildUp";
 import { GRAVITIES, type CheckResult, type Finding, type Remedy } from "./finding";
+import { aboutWhatIsLeft, sizeChanges, type PaintedCard } from "./painted";
 import { pots } from "./pots";
 import { hashText } from "../random";
 import { deriveCoats } from "../patterns/derive";
@@ -165,9 +166,22 @@ export function checkSurface(job: Job, surface: Surface, paints: readonly Paint[
   }
 }
 
-/** All findings of a job, worst first. */
-export const checkJob = (job: Job, paints: readonly Paint[]): Finding[] =>
+/**
+ * All findings of a job, worst first.
+ * @param painted cards that are done: nothing is found about them, and nothing mended by painting them otherwise
+ */
+export const checkJob = (
+  job: Job,
+  paints: readonly Paint[],
+  painted: readonly PaintedCard[] = [],
+): Finding[] =>
   worstFirst([
-    ...job.surfaces.flatMap((surface) => checkSurface(job, surface, paints)),
-    ...touchingAlike(job, paints),
+    ...sizeChanges(job, painted),
+    ...aboutWhatIsLeft(
+      [
+        ...job.surfaces.flatMap((surface) => checkSurface(job, surface, paints)),
+        ...touchingAlike(job, paints),
+      ],
+      painted,
+    ),
   ]);

@@ -21,7 +21,24 @@ describe("an entry of the log", () => {
     expect(entryFor(cards[2]!, NO_HISTORY, MADE)).toEqual({
       ...{ id: "entry-1", doneAt: MADE.at, cardId: cards[2]!.id, cardTitle: "Straw boxes" },
       ...{ minutes: null, note: "", recipe: null },
+      planned: {
+        ...{ mix: "Straw", water: 1, passes: 2, figures: 1, minutes: cards[2]!.handMinutes },
+        parts: job.mixes.find(({ id }) => id === "straw")!.parts,
+        form: job.surfaces[0]!.form,
+      },
     });
+  });
+
+  it("keeps the plan as it stood: what is planned since changes nothing of it", () => {
+    const { planned } = entryFor(cards[2]!, NO_HISTORY, MADE);
+    const figures = job.figures.map((figure) => ({ ...figure, count: 5 }));
+    const later = cardsOf({ ...job, figures }, demoShelf, defaultPainter)[2]!;
+    expect(later.handMinutes).toBeGreaterThan(planned!.minutes * 3);
+    expect(entryFor(later, NO_HISTORY, MADE).planned).toMatchObject({
+      figures: 5,
+      minutes: later.handMinutes,
+    });
+    expect(planned).toMatchObject({ figures: 1, minutes: cards[2]!.handMinutes });
   });
 
   it("keeps what was really mixed, from the newest well of the mix that has drops in it", () => {

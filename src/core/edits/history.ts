@@ -1,11 +1,28 @@
-import type { Coat, History, LogEntry, Well } from "../job";
+import type { Coat, History, LogEntry, Mix, PlannedThen, Surface, Well } from "../job";
 import { recipeOf } from "../plan/wells";
 
-interface Ticked {
+/** What an entry keeps of the card it is made of. */
+export interface Ticked {
   readonly id: string;
   readonly title: string;
   readonly coat: Coat;
+  readonly surface: Surface;
+  readonly mix: Mix | null;
+  readonly handMinutes: number;
+  /** Figures it is painted on. */
+  readonly figures: number;
 }
+
+/** The plan as it stands when a card is ticked off. */
+const plannedNow = ({ coat, surface, mix, handMinutes, figures }: Ticked): PlannedThen => ({
+  mix: mix?.name ?? "",
+  parts: mix?.parts ?? [],
+  water: coat.water,
+  passes: coat.passes,
+  minutes: handMinutes,
+  figures,
+  form: surface.form,
+});
 
 /** An entry for a card as painted: the well begun last for its mix tells what was really put in. */
 export function entryFor(
@@ -22,6 +39,7 @@ export function entryFor(
     minutes: null,
     note: "",
     recipe: well ? recipeOf(well) : null,
+    planned: plannedNow(card),
   };
 }
 

@@ -1,4 +1,6 @@
 import { number, string } from "yup";
+import { mixPartSchema } from "./mix";
+import { use } from "./surface";
 import {
   fields,
   id,
@@ -29,6 +31,23 @@ export const wellSchema = fields({
 });
 export type Well = Shape<typeof wellSchema>;
 
+/** The plan of a card as it stood when the card was painted; what is planned since does not change it. */
+const plannedSchema = fields({
+  /** Name of the mix, and its parts. */
+  mix: text(80),
+  parts: manyOf(mixPartSchema, 8),
+  /** Parts of water to one of paint. */
+  water: size(0, 20),
+  passes: whole(1, 12),
+  /** Hand time of the whole card, minutes. */
+  minutes: size(0, 1e7),
+  /** Figures it was planned for. */
+  figures: whole(0, 500),
+  /** The piece with the sizes it was laid out for. */
+  form: use,
+});
+export type PlannedThen = Shape<typeof plannedSchema>;
+
 /** What was really done at the bench. */
 export const logEntrySchema = fields({
   id: id(),
@@ -39,6 +58,8 @@ export const logEntrySchema = fields({
   note: text(4000),
   /** The drops as they were really mixed; null where no well was kept. */
   recipe: manyOrNull(addition, 500),
+  /** Left out in entries from before this was kept. */
+  planned: plannedSchema.optional(),
 });
 export type LogEntry = Shape<typeof logEntrySchema>;
 

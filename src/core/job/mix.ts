@@ -1,14 +1,15 @@
 import { number } from "yup";
 import { colour, contentId, fields, id, name, size, text, triple, whole, manyOf, type Shape } from "../shape";
 
-const part = fields({ paintId: id(), parts: whole(1, 24) });
-export type MixPart = Shape<typeof part>;
+/** Whole parts of one pot. */
+export const mixPartSchema = fields({ paintId: id(), parts: whole(1, 24) });
+export type MixPart = Shape<typeof mixPartSchema>;
 
 /** Paints in whole parts, thinned with water. */
 export const mixSchema = fields({
   id: id(),
   name: name(),
-  parts: manyOf(part, 8),
+  parts: manyOf(mixPartSchema, 8),
   /** Parts of water to one part of paint. */
   water: size(0, 20),
   /** Colour this mix is meant to show; null where none was set. */

@@ -3,7 +3,8 @@ import { contentId, fields, id, listOf, name, record, size, text, whole, type Sh
 import { placeSchema } from "./place";
 
 const numbers = () => record(size(-1e6, 1e6), /^[A-Za-z0-9]{1,40}$/);
-const use = fields({ id: id(), version: whole(1, 1000), params: numbers() });
+/** A technique or form in use, with its settings. */
+export const use = fields({ id: id(), version: whole(1, 1000), params: numbers() });
 export type TechniqueUse = Shape<typeof use>;
 export type FormUse = Shape<typeof use>;
 

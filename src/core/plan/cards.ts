@@ -44,6 +44,8 @@ export interface Card {
   /** Strokes, all passes and figures. */
   readonly strokes: number;
   readonly handMinutes: number;
+  /** Figures it is painted on. */
+  readonly figures: number;
   /** Until the next coat may follow, after the last pass. */
   readonly dryMinutes: number;
   /** What to look at before going on. */
@@ -151,7 +153,7 @@ function cardFor(asked: Asked): Card {
   const figures = figuresWith(share);
   const drying = dryingFor(asked, mix);
   return {
-    ...{ id, surface, coat, mix, work, step, drying },
+    ...{ id, surface, coat, mix, work, step, drying, figures },
     title: coat.name,
     way: wayOf(asked),
     laid: asked.laid,

@@ -74,7 +74,7 @@ function DeskView() {
               paints={desk.loaded!.paints}
               painter={desk.loaded!.painter}
               onRename={(name) => desk.rename(summary.id, name)}
-              onCopy={() => desk.copy(summary.id)}
+              onCopy={(history) => desk.copy(summary.id, history)}
               onDelete={() => desk.remove(summary.id, summary.name)}
             />
           ))}

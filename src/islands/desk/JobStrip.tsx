@@ -16,7 +16,8 @@ interface Props {
   readonly paints: readonly Paint[];
   readonly painter: Painter;
   readonly onRename: (name: string) => void;
-  readonly onCopy: () => void;
+  /** With what happened at the bench, or only the design, to be painted once more. */
+  readonly onCopy: (history: boolean) => void;
   readonly onDelete: () => void;
 }
 
@@ -123,7 +124,14 @@ export function JobStrip({ summary, paints, painter, onRename, onCopy, onDelete 
           <Sizes summary={summary} />
           <NextCard id={id} read={read} paints={paints} painter={painter}>
             <Button onClick={() => setRenaming(true)}>Rename</Button>
-            <Button onClick={onCopy}>Copy</Button>
+            <Button title="The design alone, to be painted once more" onClick={() => onCopy(false)}>
+              Copy
+            </Button>
+            {read.kind === "read" && read.history.log.length > 0 && (
+              <Button title="Design, log and wells" onClick={() => onCopy(true)}>
+                Copy with its log
+              </Button>
+            )}
             <Button href={`/api/jobs/${id}/export`}>Export</Button>
             <Button onClick={onDelete}>Delete</Button>
           </NextCard>

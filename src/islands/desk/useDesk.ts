@@ -77,7 +77,8 @@ export function useDesk() {
         const { job } = await call<{ job: Job }>("/api/jobs", { method: "POST", json: { from } });
         if (from === "new") window.location.assign(`/job/${job.id}/brief`);
       }),
-    copy: (id: string) => attempt(() => call("/api/jobs", { method: "POST", json: { from: "copy", id } })),
+    copy: (id: string, history: boolean) =>
+      attempt(() => call("/api/jobs", { method: "POST", json: { from: "copy", id, history } })),
     rename: (id: string, name: string) => attempt(() => rename(id, name)),
     remove: (id: string, name: string) =>
       attempt(async () => {

@@ -1,9 +1,11 @@
-import { useEffect } from "react";
+import { useEffect, useMemo } from "react";
 import { create } from "zustand";
+import { paintedCards, type PaintedCard } from "../../core/checks/painted";
 import type { Job, Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { taskWorker } from "../../worker/client";
 import type { Judgement } from "../../worker/questions/judge";
+import { useHistory } from "./historyStore";
 import { useDesign, usePainter, usePaints } from "./jobStore";
 import { useSimulation } from "./useSimulation";
 
@@ -23,20 +25,24 @@ export const useJudged = create<Judged>()(() => NOTHING);
 
 let asked = 0;
 
-function ask(job: Job, paints: readonly Paint[], painter: Painter): void {
+/** What a judgement is asked of. */
+export interface Judging {
+  readonly job: Job;
+  readonly paints: readonly Paint[];
+  readonly painter: Painter;
+  readonly painted: readonly PaintedCard[];
+}
+
+function ask(judging: Judging): void {
   const { setState } = useJudged;
   const started = performance.now();
-  asked = taskWorker().ask(
-    "judge",
-    { job, paints, painter },
-    {
-      answer: (judgement) => {
-        performance.mark("crenna-judged", { detail: performance.now() - started });
-        setState({ ...judgement, jobId: job.id, settled: true, failure: null });
-      },
-      failed: (failure) => setState({ failure, settled: true }),
+  asked = taskWorker().ask("judge", judging, {
+    answer: (judgement) => {
+      performance.mark("crenna-judged", { detail: performance.now() - started });
+      setState({ ...judgement, jobId: judging.job.id, settled: true, failure: null });
     },
-  );
+    failed: (failure) => setState({ failure, settled: true }),
+  });
 }
 
 /** What is asked for once the newest edit can be seen; what it replaces is not asked at all. */
@@ -62,16 +68,16 @@ function onceSeen(then: () => void): void {
 }
 
 /** Asks for the judgement of a job, after its picture; it replaces the one asked for before. */
-export function askJudgement(job: Job, paints: readonly Paint[], painter: Painter): void {
+export function askJudgement(judging: Judging): void {
   const { setState, getState } = useJudged;
   stopWaiting?.();
   if (asked > 0) {
     taskWorker().cancel(asked);
     taskWorker().forget(asked);
   }
-  if (getState().jobId === job.id) setState({ settled: false });
+  if (getState().jobId === judging.job.id) setState({ settled: false });
   else setState({ ...NOTHING });
-  onceSeen(() => ask(job, paints, painter));
+  onceSeen(() => ask(judging));
 }
 
 /** Keeps the judgement in step with the job. Used once, by the job's frame, after the picture is asked for. */
@@ -79,5 +85,10 @@ export function useKeepJudged(): void {
   const design = useDesign();
   const paints = usePaints();
   const painter = usePainter();
-  useEffect(() => askJudgement(design, paints, painter), [design, paints, painter]);
+  const { log } = useHistory();
+  const painted = useMemo(() => paintedCards(log), [log]);
+  useEffect(
+    () => askJudgement({ job: design, paints, painter, painted }),
+    [design, paints, painter, painted],
+  );
 }

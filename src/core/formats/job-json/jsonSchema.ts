@@ -14,7 +14,11 @@ interface Test {
 /** What a schema tells of itself that its type does not. */
 interface Told {
   readonly type: string;
-  readonly spec: { readonly nullable: boolean; readonly types?: readonly AnySchema[] };
+  readonly spec: {
+    readonly nullable: boolean;
+    readonly optional?: boolean;
+    readonly types?: readonly AnySchema[];
+  };
   readonly fields?: Readonly<Record<string, AnySchema>>;
   readonly innerType?: AnySchema;
   describe(): SchemaDescription;
@@ -53,6 +57,10 @@ function asked(type: string, { name, params = {} }: Test): JsonSchema {
       return {};
   }
 }
+
+/** Whether a field can be missing; schemas that wait for their value never can. */
+const mayBeLeftOut = (schema: AnySchema): boolean =>
+  waitingFor(schema) === undefined && (schema as unknown as Told).spec.optional === true;
 
 /** Turns schemas of stored things into JSON Schema; those given a name are told once and referred to. */
 export class JsonSchemaWriter {
@@ -120,7 +128,7 @@ export class JsonSchemaWriter {
     return {
       type: "object",
       properties: Object.fromEntries(entries.map(([key, value]) => [key, this.write(value)])),
-      required: entries.map(([key]) => key),
+      required: entries.filter(([, value]) => !mayBeLeftOut(value)).map(([key]) => key),
       additionalProperties: false,
     };
   }

@@ -85,7 +85,7 @@ describe("findings", () => {
     const before = useJudged.getState().cards;
     FakeWorker.ready.clear();
     const { job: now, paints, painter } = useJobStore.getState();
-    act(() => askJudgement(now!, paints, painter!));
+    act(() => askJudgement({ job: now!, paints, painter: painter!, painted: [] }));
     const asked = FakeWorker.of("judge").at(-1)!;
     act(() => asked.worker.tell({ kind: "failed", id: asked.id, message: "out of memory" }));
     expect(useJudged.getState()).toMatchObject({ failure: "out of memory", settled: true, cards: before });

@@ -1,8 +1,9 @@
 import { Box, Button, Checkbox, TextField, Typography } from "@mui/material";
 import { useState } from "react";
-import type { LogEntry } from "../../../core/job";
+import type { LogEntry, Paint, PlannedThen } from "../../../core/job";
+import { partsText } from "../../../core/plan/cardText";
 import type { Card } from "../../../core/plan/cards";
-import { formatMinutes } from "../../../core/units";
+import { counted, formatMinutes, formatThinning } from "../../../core/units";
 import { TextEdit } from "../../../ui/TextEdit";
 import { changeEntry, removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
 import { usePaints } from "../jobStore";
@@ -42,10 +43,22 @@ function MinutesField({ entry }: { readonly entry: LogEntry }) {
   );
 }
 
+/** Mix, water and passes of a card as it was painted. */
+function plannedText({ mix, parts, water, passes, figures }: PlannedThen, paints: readonly Paint[]): string {
+  const made = parts.length > 1 ? ` (${partsText(parts, paints)})` : "";
+  const times = `${counted(passes, "pass", "passes")}${figures > 1 ? `, ${figures} figures` : ""}`;
+  return mix === "" ? times : `${mix}${made}, ${formatThinning(water)}, ${times}`;
+}
+
 function EntryFields({ entry }: { readonly entry: LogEntry }) {
   const paints = usePaints();
   return (
     <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", flex: 1 }}>
+      {entry.planned && (
+        <Typography variant="body2" sx={{ width: "100%" }}>
+          {plannedText(entry.planned, paints)}
+        </Typography>
+      )}
       {entry.recipe && (
         <Typography variant="body2" sx={{ width: "100%" }}>
           Mixed: {additionsText(entry.recipe, paints)}
@@ -98,7 +111,8 @@ function CardLine({
           {number} {card.title}
         </Typography>
         <Typography variant="body2">
-          {entry ? `done ${when(entry.doneAt)}` : "open"} · planned {formatMinutes(card.handMinutes)}
+          {entry ? `done ${when(entry.doneAt)}` : "open"} · planned{" "}
+          {formatMinutes(entry?.planned?.minutes ?? card.handMinutes)}
         </Typography>
       </Box>
       {entry && <EntryFields entry={entry} />}
@@ -114,7 +128,8 @@ export function LogStage() {
   const noted = log.filter((entry) => entry.minutes !== null);
   const taken = noted.reduce((sum, entry) => sum + entry.minutes!, 0);
   const planned = noted.reduce(
-    (sum, entry) => sum + (cards.find((card) => card.id === entry.cardId)?.handMinutes ?? 0),
+    (sum, entry) =>
+      sum + (entry.planned?.minutes ?? cards.find((card) => card.id === entry.cardId)?.handMinutes ?? 0),
     0,
   );
   return (

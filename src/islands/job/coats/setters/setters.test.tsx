@@ -181,7 +181,7 @@ describe("the camouflage's setter", () => {
   }
   const judge = () => {
     const { job: now, paints, painter } = useJobStore.getState();
-    askJudgement(now!, paints, painter!);
+    askJudgement({ job: now!, paints, painter: painter!, painted: [] });
   };
 
   it("starts from a preset and keeps what holds for the whole", async () => {
