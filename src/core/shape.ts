@@ -112,8 +112,8 @@ export function oneOfKind<S extends Readonly<Record<string, ISchema<unknown>>>>(
   return schema;
 }
 
-const differ = (list: readonly { readonly id?: unknown }[] | undefined) =>
-  new Set(list?.map((entry) => entry.id)).size === (list?.length ?? 0);
+const differ = (list: readonly ({ readonly id?: unknown } | null)[] | undefined) =>
+  new Set(list?.map((entry) => entry?.id)).size === (list?.length ?? 0);
 
 const atMost = "${path} must have at most ${max} entries";
 

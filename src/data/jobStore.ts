@@ -1,6 +1,6 @@
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
 import { ValidationError } from "yup";
-import { parseJob } from "../core/formats/job-json/jobSchema";
+import { parseStoredJob } from "../core/formats/job-json/jobSchema";
 import { NO_HISTORY, type History, type Job } from "../core/job";
 import type { Db } from "./database";
 import { insertHistory } from "./historyStore";
@@ -35,7 +35,11 @@ export class DamagedError extends Error {
 /** @throws DamagedError where the document cannot be read */
 function toStored(row: typeof jobs.$inferSelect): StoredJob {
   try {
-    return { revision: row.revision, updatedAt: row.updatedAt, job: parseJob(JSON.parse(row.document)) };
+    return {
+      revision: row.revision,
+      updatedAt: row.updatedAt,
+      job: parseStoredJob(JSON.parse(row.document)),
+    };
   } catch (error) {
     if (error instanceof ValidationError) throw new DamagedError(error.errors);
     if (error instanceof SyntaxError) throw new DamagedError([error.message]);

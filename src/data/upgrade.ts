@@ -1,6 +1,6 @@
 import { eq, lt } from "drizzle-orm";
 import { ValidationError } from "yup";
-import { parseHistory, parseJob } from "../core/formats/job-json/jobSchema";
+import { parseHistory, parseStoredJob } from "../core/formats/job-json/jobSchema";
 import { upgradeReadings, upgradeTold } from "../core/formats/job-json/upgrade";
 import { JOB_VERSION, type History, type Job, type PaintReading } from "../core/job";
 import type { Db } from "./database";
@@ -31,7 +31,7 @@ export interface Outdated {
 function readOld(document: string): NewJob | null {
   try {
     const { job, history } = upgradeTold(JSON.parse(document));
-    return { job: parseJob(job), history: parseHistory(history) };
+    return { job: parseStoredJob(job), history: parseHistory(history) };
   } catch (error) {
     if (error instanceof ValidationError || error instanceof SyntaxError) return null;
     throw error;

@@ -145,6 +145,44 @@ describe("jobs over the wire", () => {
   });
 });
 
+describe("a job file that is not whole", () => {
+  const file = async () => JSON.parse(await exportJob("ferry-sergeant").text()) as Record<string, unknown>;
+  const send = async (part: Record<string, unknown>) =>
+    ask(async () => importJob(request("POST", { ...(await file()), ...part })));
+
+  it("is refused where a pot or a picture it names is neither in it nor here, and changes nothing", async () => {
+    const before = ((await ask(getJobs)).body.jobs as unknown[]).length;
+    const { job } = (await file()) as { job: Job };
+    const mixes = [
+      { ...job.mixes[0]!, parts: [{ paintId: "paint-never-was", parts: 1 }] },
+      ...job.mixes.slice(1),
+    ];
+    const pots = await send({ job: { ...job, mixes } });
+    expect(pots.status).toBe(422);
+    expect(pots.body.problems![0]!.message).toContain('"paint-never-was"');
+    const references = [
+      { id: "ref", name: "Ref", pictureId: "a".repeat(64), width: 10, height: 10, neutral: null },
+    ];
+    const pictures = await send({ job: { ...job, references } });
+    expect(pictures.status).toBe(422);
+    expect(pictures.body.problems![0]!.field).toBe("pictures");
+    expect((await ask(getJobs)).body.jobs).toHaveLength(before);
+  });
+
+  it("brings its own pots along, beside those that only share their ids", async () => {
+    const paints = demoShelf.map((paint) =>
+      paint.id === "paint-straw" ? { ...paint, name: "Old straw", thick: "#998855" } : paint,
+    );
+    const { body } = await send({ paints });
+    const used = new Set(body.job!.mixes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)));
+    expect(used).toContain("paint-straw-2");
+    expect(used).not.toContain("paint-straw");
+    const shelf = (await ask(getPaints)).body.paints as Paint[];
+    expect(shelf.find(({ id }) => id === "paint-straw-2")).toMatchObject({ name: "Old straw" });
+    expect(shelf.find(({ id }) => id === "paint-straw")).toMatchObject({ name: "Straw" });
+  });
+});
+
 describe("pots over the wire", () => {
   const pot: Paint = { ...demoShelf[0]!, id: "paint-own", name: "Own Grey" };
   const save = (id: string, body: unknown) => ask(() => savePaint(id, request("PUT", body)));

@@ -1,7 +1,9 @@
 import { boolean, object, string } from "yup";
-import { readJobFile, writeJobFile } from "../core/formats/job-json/jobFile";
+import { missingPots, onOwnShelf } from "../core/edits/foreignPots";
+import { InputError } from "../core/errors";
+import { MOST_FILE_BYTES, readJobFile, writeJobFile, type JobFile } from "../core/formats/job-json/jobFile";
 import { parseJob } from "../core/formats/job-json/jobSchema";
-import { NO_HISTORY, type Job } from "../core/job";
+import { NO_HISTORY, type Job, type Paint } from "../core/job";
 import { database } from "../data";
 import { wholeSergeant } from "../data/demo/company";
 import { newJob } from "../core/newJob";
@@ -111,14 +113,34 @@ export async function createJob(request: Request): Promise<Response> {
   return json(stored(insertJob(db, parseJob(job), now(), history)), 201);
 }
 
-/** A job file may carry eight pictures. */
-const MOST_FILE_BYTES = 14_000_000;
+/** @throws InputError where the file names pots or pictures that are neither in it nor here */
+function refuseMissing(db: Db, file: JobFile, shelf: readonly Paint[]): void {
+  const pots = missingPots(file, shelf).map((id) => ({
+    field: "paints",
+    message: `A mix of the job names the pot "${id}", which is neither in the file nor on the shelf.`,
+  }));
+  const brought = new Set(file.pictures.map(({ id }) => id));
+  const pictures = picturesOf(file.job).flatMap(({ pictureId }) =>
+    brought.has(pictureId) || findPicture(db, pictureId)
+      ? []
+      : [
+          {
+            field: "pictures",
+            message: `The job uses the picture ${pictureId.slice(0, 12)}…, which is not in the file.`,
+          },
+        ],
+  );
+  if (pots.length + pictures.length > 0) throw new InputError([...pots, ...pictures].slice(0, 20));
+}
 
 /** A job from a file. Nothing changes where the file has a problem. */
 export async function importJob(request: Request): Promise<Response> {
-  const { job, history, paints, pictures } = readJobFile(await readText(request, MOST_FILE_BYTES));
+  const file = readJobFile(await readText(request, MOST_FILE_BYTES));
   const db = database();
-  const kept = pictures.map(({ id, type, base64 }) =>
+  const shelf = listPaints(db);
+  refuseMissing(db, file, shelf);
+  const { job, history, paints } = onOwnShelf(file, shelf);
+  const kept = file.pictures.map(({ id, type, base64 }) =>
     checkedPicture(Buffer.from(base64, "base64"), type, id),
   );
   for (const picture of kept) keepPicture(db, picture, now());

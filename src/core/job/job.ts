@@ -29,8 +29,9 @@ export const jobSchema = fields({
 }).test("figures", "every surface must name one of the job's figures", (value) => {
   const { figures, surfaces } = value as WithFigures;
   if (!Array.isArray(figures) || !Array.isArray(surfaces)) return true;
-  const known = new Set(figures.map((figure: { id?: unknown }) => figure.id));
-  return surfaces.every((surface: { figureId?: unknown }) => known.has(surface.figureId));
+  const known = new Set(figures.map((figure: { id?: unknown } | null) => figure?.id));
+  // What is no surface at all is told of by itself.
+  return surfaces.every((surface: { figureId?: unknown } | null) => !surface || known.has(surface.figureId));
 });
 
 type JobShape = Shape<typeof jobSchema>;

@@ -7,6 +7,17 @@ export interface GaugeTick {
   readonly axis: "column" | "row";
   readonly kind: "edge" | "line";
   readonly label: string;
+  /** What stands beside its inner end; empty for nothing. */
+  readonly name: string;
+}
+
+/** Room between the inner end of a tick and the middle of its name, mm. */
+const NAME_GAP_MM = 0.9;
+
+/** Where the name of a tick stands: its middle, mm, on from the tick's inner end. */
+export function nameAt({ from, to }: Pick<GaugeTick, "from" | "to">): FlatPoint {
+  const long = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
+  return [to[0] + ((to[0] - from[0]) / long) * NAME_GAP_MM, to[1] + ((to[1] - from[1]) / long) * NAME_GAP_MM];
 }
 
 /** An outlined place with a name on it, mm: every ring is closed. */

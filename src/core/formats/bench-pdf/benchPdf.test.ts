@@ -4,6 +4,7 @@ import os from "node:os";
 import path from "node:path";
 import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
+import { nameAt } from "../../plan/gaugePiece";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../data/demo/shelf";
 import { defaultPainter } from "../../painter";
@@ -201,6 +202,16 @@ describe("the gauge as SVG", () => {
     expect(svg).toContain(`viewBox="0 0 ${width} `);
     expect(svg.match(/<line /g)).toHaveLength(pieces[0]!.ticks.length);
     expect(svg).toContain("Ferry &amp; sergeant");
+    // Every guide is named once at the hem and once at a side, by the stripe that begins there.
+    const named = pieces[0]!.ticks.filter(({ name }) => name !== "");
+    expect(named.length).toBe(pieces[0]!.ticks.length / 2);
+    for (const tick of named) {
+      expect(tick.label.endsWith(tick.name)).toBe(true);
+      const [x, y] = nameAt(tick);
+      expect(Math.hypot(x - tick.to[0], y - tick.to[1])).toBeCloseTo(0.9, 6);
+      expect(Math.hypot(x - tick.from[0], y - tick.from[1])).toBeGreaterThan(0.9);
+    }
+    expect(svg.match(/<text [^>]*font-size="1"/g)).toHaveLength(named.length);
     // Drawn by another program: the ruler's base line is 50 mm.
     const png = path.join(folder, "gauge-svg.png");
     await sharp(Buffer.from(svg), { density: 300, limitInputPixels: false })

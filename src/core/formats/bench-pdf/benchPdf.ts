@@ -1,6 +1,6 @@
 import fontkit from "@pdf-lib/fontkit";
 import { PDFDocument, type PDFFont } from "pdf-lib";
-import type { GaugePiece } from "../../plan/gaugePiece";
+import { nameAt, type GaugePiece } from "../../plan/gaugePiece";
 import { drawCards, type PdfCard } from "./cardPages";
 import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
@@ -41,6 +41,9 @@ function drawRuler(sheet: Sheet, x: number, y: number, font: PDFFont): void {
   );
 }
 
+/** Small enough for stripes of a millimetre. */
+const NAME_PT = 3;
+
 function drawPiece(sheet: Sheet, piece: GaugePiece, x: number, y: number, font: PDFFont): void {
   sheet.text(piece.title, x, y - 2, 9, font);
   const at = ([px, py]: readonly [number, number]) => [x + px, y + py] as const;
@@ -49,6 +52,9 @@ function drawPiece(sheet: Sheet, piece: GaugePiece, x: number, y: number, font: 
   });
   for (const tick of piece.ticks) {
     sheet.line(at(tick.from), at(tick.to), 0.1, tick.kind === "line" ? [0.5, 0.3] : undefined);
+    if (tick.name === "") continue;
+    const [nx, ny] = at(nameAt(tick));
+    sheet.text(tick.name, nx - 0.35 * tick.name.length, ny + 0.35, NAME_PT, font);
   }
   for (const area of piece.areas) {
     for (const ring of area.rings)

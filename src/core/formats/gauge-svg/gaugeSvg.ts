@@ -1,8 +1,15 @@
-import type { GaugeArea, GaugePiece, GaugeTick } from "../../plan/gaugePiece";
+import { nameAt, type GaugeArea, type GaugePiece, type GaugeTick } from "../../plan/gaugePiece";
 
 const mm = (value: number) => value.toFixed(3);
 const MARGIN = 10;
 const RULER_MM = 50;
+
+/** Name beside a tick's inner end; nothing for a tick without one. */
+function tickName(tick: GaugeTick): string {
+  if (tick.name === "") return "";
+  const [x, y] = nameAt(tick);
+  return `<text x="${mm(x)}" y="${mm(y + 0.35)}" font-size="1" text-anchor="middle" font-family="sans-serif">${escaped(tick.name)}</text>`;
+}
 
 const tickLine = ({ from, to, kind, label }: GaugeTick) =>
   `<line x1="${mm(from[0])}" y1="${mm(from[1])}" x2="${mm(to[0])}" y2="${mm(to[1])}" stroke="#000" stroke-width="0.1"` +
@@ -28,7 +35,7 @@ function pieceGroup(piece: GaugePiece, x: number, y: number): string {
   const path = piece.outline.map(([px, py], at) => `${at === 0 ? "M" : "L"}${mm(px)} ${mm(py)}`).join(" ");
   return (
     `<g transform="translate(${mm(x)} ${mm(y)})"><title>${piece.title}</title>` +
-    `<path d="${path} Z" fill="none" stroke="#000" stroke-width="0.15"/>${piece.ticks.map(tickLine).join("")}${piece.areas.map(areaPath).join("")}</g>`
+    `<path d="${path} Z" fill="none" stroke="#000" stroke-width="0.15"/>${piece.ticks.map(tickLine).join("")}${piece.ticks.map(tickName).join("")}${piece.areas.map(areaPath).join("")}</g>`
   );
 }
 

@@ -3,7 +3,7 @@ import { array, string, ValidationError } from "yup";
 import { InputError, type Problem } from "../../errors";
 import { JOB_VERSION, NO_HISTORY, type History, type Job, type Paint } from "../../job";
 import { contentId, fields, one } from "../../shape";
-import { parseHistory, parseJob, parsePaint } from "./jobSchema";
+import { parseHistory, parseJob, parsePaint, parseStoredJob } from "./jobSchema";
 import { upgradePaint, upgradeReadings, upgradeTold } from "./upgrade";
 
 /** A reference picture's bytes, as text. */
@@ -36,10 +36,16 @@ export const filePictureSchema = fields({
     .matches(/^[A-Za-z0-9+/]+={0,2}$/, "${path} must be base64"),
 });
 
+/** Pictures a job can use: its references, and a relief for each surface. */
+const MOST_PICTURES = 68;
+
 export const filePicturesSchema = array(filePictureSchema)
   .strict()
   .required("The file has no list of pictures")
-  .max(68);
+  .max(MOST_PICTURES);
+
+/** Largest job file, bytes: every picture a job can use, as text, and the job itself. */
+export const MOST_FILE_BYTES = MOST_PICTURES * Math.ceil((MOST_PICTURE_BYTES / 3) * 4 + 200) + 8_000_000;
 
 export const JOB_FILE_FORMAT = "crenna-job-file";
 
@@ -118,7 +124,8 @@ export function readJobFile(text: string): JobFile {
     throw new InputError([{ field: "paints", message: "The file has no list of paints." }]);
   }
   const told = upgradeTold(record.job, record.history);
-  const job = checked("job", () => parseJob(told.job));
+  // Earlier versions let settings beyond their ranges pass, and held them at their ends in use.
+  const job = checked("job", () => (version < 4 ? parseStoredJob : parseJob)(told.job));
   const history = checked("history", () => parseHistory(told.history));
   const today = (paint: unknown) =>
     version < 4 ? upgradeReadings(version === 1 ? upgradePaint(paint) : paint) : paint;

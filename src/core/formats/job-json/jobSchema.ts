@@ -18,6 +18,7 @@ import {
 import { families, isFamilyId } from "../../patterns";
 import { isFields } from "./steps/fields";
 import { upgradeJob, upgradeOwnScheme } from "./upgrade";
+import { heldInRange, useProblems } from "./uses";
 
 type Place = readonly [path: string, value: unknown];
 
@@ -76,11 +77,12 @@ function patternProblems([path, use]: Place): ValidationError[] {
   ];
 }
 
-/** @throws ValidationError with every problem of the shape and of the patterns in it */
-function checkedBy(schema: Schema, value: unknown, patterns: readonly Place[] = []): unknown {
+/** @throws ValidationError with every problem of the shape, and of the patterns, techniques and forms on its surfaces */
+function checkedBy(schema: Schema, value: unknown, surfaces: readonly Place[] = []): unknown {
   const problems = [
     ...problemsOf(() => schema.validateSync(value, { abortEarly: false })),
-    ...patterns.flatMap(patternProblems),
+    ...surfaces.flatMap(patternsOf).flatMap(patternProblems),
+    ...surfaces.flatMap(useProblems),
   ];
   if (problems.length > 0) throw new ValidationError(problems, value);
   return value;
@@ -90,12 +92,15 @@ function checkedBy(schema: Schema, value: unknown, patterns: readonly Place[] = 
 export function parseJob(value: unknown): Job {
   const job = upgradeJob(value);
   const surfaces = isFields(job) ? inList(job.surfaces, "surfaces") : [];
-  return checkedBy(jobSchema, job, surfaces.flatMap(patternsOf)) as Job;
+  return checkedBy(jobSchema, job, surfaces) as Job;
 }
+
+/** Reads a job of any version from our own store. @throws ValidationError with every problem, each naming its place */
+export const parseStoredJob = (value: unknown): Job => parseJob(heldInRange(upgradeJob(value)));
 
 /** Reads one surface of today's shape. @throws ValidationError with every problem */
 export const parseSurface = (value: unknown): Surface =>
-  checkedBy(surfaceSchema, value, patternsOf(["", value])) as Surface;
+  checkedBy(surfaceSchema, value, [["", value]]) as Surface;
 
 /** @throws ValidationError with every problem, each naming its place */
 export const parsePaint = (value: unknown): Paint => checkedBy(paintSchema, value) as Paint;
@@ -106,7 +111,7 @@ export const parseLogEntry = (value: unknown): LogEntry => checkedBy(logEntrySch
 /** Reads a scheme of the painter's own. @throws ValidationError with every problem */
 export function parseOwnScheme(value: unknown): OwnScheme {
   const scheme = upgradeOwnScheme(value);
-  return checkedBy(ownSchemeSchema, scheme, patternsOf(["", scheme])) as OwnScheme;
+  return checkedBy(ownSchemeSchema, scheme, [["", scheme]]) as OwnScheme;
 }
 /** Reads one well of the palette. @throws ValidationError with every problem */
 export const parseWell = (value: unknown): Well => checkedBy(wellSchema, value) as Well;

@@ -2,6 +2,9 @@ import { gaugePieces, type GaugePiece, type GaugeTick, type Turns } from "../../
 import { columnGuides, columnPositions, rowGuides } from "./guides";
 import type { SettLayout } from "./layout";
 
+/** The stripe that begins at a guide as one goes on round or up, or the line it is: the last code of its label. */
+const nameOf = (label: string): string => label.split(" ").at(-1)!;
+
 /** Length of a tick inwards from hem or waist, mm. */
 const TICK_MM = 2;
 
@@ -12,7 +15,7 @@ function columnTicks(layout: SettLayout, { from, to }: Turns): GaugeTick[] {
     [form.slantMm, Math.max(form.slantMm - TICK_MM, form.slantMm / 2)],
   ];
   return columnGuides(layout).flatMap((guide) =>
-    ends.flatMap(([edge, inner]) => {
+    ends.flatMap(([edge, inner], end) => {
       const [a, b] = columnPositions(layout, guide, [edge, inner]);
       if (!a || !b || a.turnDeg < from - 1e-9 || a.turnDeg > to + 1e-9) return [];
       return [
@@ -22,6 +25,8 @@ function columnTicks(layout: SettLayout, { from, to }: Turns): GaugeTick[] {
           axis: "column" as const,
           kind: guide.kind,
           label: guide.label,
+          // Named once, at the hem.
+          name: end === 0 ? nameOf(guide.label) : "",
         },
       ];
     }),
@@ -37,12 +42,13 @@ function rowTicks(layout: SettLayout, { from, to }: Turns): GaugeTick[] {
         [from, from + step],
         [to, to - step],
       ] as const
-    ).map(([a, b]) => ({
+    ).map(([a, b], end) => ({
       from: form.flatten({ turnDeg: a, heightMm: guide.heightMm }),
       to: form.flatten({ turnDeg: b, heightMm: guide.heightMm }),
       axis: "row" as const,
       kind: guide.kind,
       label: guide.label,
+      name: end === 0 ? nameOf(guide.label) : "",
     }));
   });
 }

@@ -86,7 +86,7 @@ export const sett: PatternFamily<SettParams, SettLayout> = {
   checks: [closure, boxSize, fineLines, stripeContrast, guidesShow, halfTones],
   guides: {
     title: "Gauge strip",
-    use: "Cut along the outline and lay it round the figure, hem to hem. Full ticks are edges of boxes, broken ticks are lines.",
+    use: "Cut along the outline and lay it round the figure, hem to hem. Full ticks are edges of boxes, named by the stripe that begins there; broken ticks are lines.",
     of: settGuides,
   },
   goals: settGoals,

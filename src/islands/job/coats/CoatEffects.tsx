@@ -5,6 +5,7 @@ import { paintFact, strokesText } from "../../../core/plan/cardText";
 import { baseIndex } from "../../../core/checks/seen";
 import { formatMinutes, formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
+import { useJudged } from "../useJudged";
 import { useSimulation } from "../useSimulation";
 import { useBuilt } from "../useSurface";
 import { useCards } from "../useStageStates";
@@ -14,61 +15,67 @@ import { placeName } from "../../../core/plan/placeWords";
 export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
   const { pattern } = useBuilt(surface);
   const steps = useSimulation((state) => state.steps);
+  const current = useSimulation((state) => state.settled);
+  const counted = useJudged((judged) => judged.settled);
   const card = useCards().find((one) => one.coat.id === coat.id && one.surface.id === surface.id);
   const effect = steps?.effects.find((one) => one.coatId === coat.id);
   const painted = activeCoats(surface);
   const isBase = painted[baseIndex(painted)]?.id === coat.id && surface.pattern === null;
   if (coat.held)
     return <Typography sx={{ px: 2, py: 1 }}>Held back: it is not painted and does nothing.</Typography>;
+  const stale = (!current && effect !== undefined) || (!counted && card !== undefined);
   return (
-    <Box sx={{ px: 2, pt: 1.5 }}>
-      <Typography variant="h3" sx={{ mb: 0.7 }}>
-        What it does
-      </Typography>
-      <Row name="Where">{placeName(coat.place, pattern)}</Row>
-      {effect && (
-        <>
-          <Row name="Covers">{formatNumber(effect.coveredShare * 100, 1)}&#8239;% of the surface</Row>
-          <Row name="Still shows in the end">
-            {effect.coveredShare > 0 ? formatNumber((100 * effect.showing) / effect.coveredShare, 0) : "0"}
-            &#8239;% of it
-          </Row>
-          <Row name="Film">{formatNumber(effect.meanUm, 1)}&#8239;µm dry</Row>
-          <Row name="Lightness there">
-            L* {formatNumber(effect.before[0], 0)} → {formatNumber(effect.after[0], 0)}
-          </Row>
-          <Row name="Chroma there">
-            {formatNumber(chromaOf(effect.before), 0)} → {formatNumber(chromaOf(effect.after), 0)}
-          </Row>
-        </>
-      )}
-      {effect && effect.earlier.length > 0 && (
-        <Box component="details" sx={{ borderTop: 1, borderColor: "divider", py: 0.6 }}>
-          <Box component="summary" sx={{ cursor: "pointer", fontSize: 13 }}>
-            What still shows of earlier coats
-          </Box>
-          {effect.earlier.map(({ coatId, share }) => (
-            <Row key={coatId} name={surface.coats.find((one) => one.id === coatId)?.name ?? ""}>
-              {formatNumber(Math.min(1, share) * 100, 0)}&#8239;%
+    <Box sx={{ px: 2, pt: 1.5 }} aria-busy={stale}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", mb: 0.7 }}>
+        <Typography variant="h3">What it does</Typography>
+        {stale && <Typography variant="caption">as it was before this change</Typography>}
+      </Box>
+      <Box sx={{ color: stale ? "text.secondary" : "text.primary" }}>
+        <Row name="Where">{placeName(coat.place, pattern)}</Row>
+        {effect && (
+          <>
+            <Row name="Covers">{formatNumber(effect.coveredShare * 100, 1)}&#8239;% of the surface</Row>
+            <Row name="Still shows in the end">
+              {effect.coveredShare > 0 ? formatNumber((100 * effect.showing) / effect.coveredShare, 0) : "0"}
+              &#8239;% of it
             </Row>
-          ))}
-        </Box>
-      )}
-      {steps?.baseHue && isBase && (
-        <Row name="Its hue reads on">
-          {formatNumber(steps.baseHue.share * 100, 0)}&#8239;%, mean hue{" "}
-          {formatNumber(steps.baseHue.meanDeg, 0)}° of {formatNumber(steps.baseHue.baseDeg, 0)}°
-        </Row>
-      )}
-      {card && (
-        <>
-          <Row name="Strokes">{strokesText(card)}</Row>
-          {card.needs.length > 0 && <Row name="Paint">{paintFact(card)}</Row>}
-          <Row name="Hand time, drying">
-            {formatMinutes(card.handMinutes)}, {formatMinutes(card.dryMinutes * coat.passes)}
+            <Row name="Film">{formatNumber(effect.meanUm, 1)}&#8239;µm dry</Row>
+            <Row name="Lightness there">
+              L* {formatNumber(effect.before[0], 0)} → {formatNumber(effect.after[0], 0)}
+            </Row>
+            <Row name="Chroma there">
+              {formatNumber(chromaOf(effect.before), 0)} → {formatNumber(chromaOf(effect.after), 0)}
+            </Row>
+          </>
+        )}
+        {effect && effect.earlier.length > 0 && (
+          <Box component="details" sx={{ borderTop: 1, borderColor: "divider", py: 0.6 }}>
+            <Box component="summary" sx={{ cursor: "pointer", fontSize: 13 }}>
+              What still shows of earlier coats
+            </Box>
+            {effect.earlier.map(({ coatId, share }) => (
+              <Row key={coatId} name={surface.coats.find((one) => one.id === coatId)?.name ?? ""}>
+                {formatNumber(Math.min(1, share) * 100, 0)}&#8239;%
+              </Row>
+            ))}
+          </Box>
+        )}
+        {steps?.baseHue && isBase && (
+          <Row name="Its hue reads on">
+            {formatNumber(steps.baseHue.share * 100, 0)}&#8239;%, mean hue{" "}
+            {formatNumber(steps.baseHue.meanDeg, 0)}° of {formatNumber(steps.baseHue.baseDeg, 0)}°
           </Row>
-        </>
-      )}
+        )}
+        {card && (
+          <>
+            <Row name="Strokes">{strokesText(card)}</Row>
+            {card.needs.length > 0 && <Row name="Paint">{paintFact(card)}</Row>}
+            <Row name="Hand time, drying">
+              {formatMinutes(card.handMinutes)}, {formatMinutes(card.dryMinutes * coat.passes)}
+            </Row>
+          </>
+        )}
+      </Box>
     </Box>
   );
 }

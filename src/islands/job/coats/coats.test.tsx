@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import "../../testing/page";
 import { server } from "../../testing/server";
-import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import { parseJob } from "../../../core/formats/job-json/jobSchema";
@@ -10,6 +10,7 @@ import { techniques } from "../../../core/techniques";
 import { wholeSergeant } from "../../../data/demo/company";
 import { job, look, openJob, show } from "../../testing/open";
 import { undo } from "../jobStore";
+import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { AddCoat } from "./AddCoat";
@@ -205,5 +206,22 @@ describe("schemes of the painter's own", () => {
     await user.click(screen.getByRole("button", { name: /^Keep these/ }));
     expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
     expect(screen.getByLabelText("Name of the scheme")).toHaveValue("Mine");
+  });
+});
+
+describe("what a coat does", () => {
+  it("is told to be that of before, as long as the change is being worked out", () => {
+    open();
+    look({ coatId: satchel().coats[0]!.id });
+    const effect = {
+      ...{ coatId: satchel().coats[0]!.id, coveredShare: 0.8, meanUm: 12, showing: 0.4, change: 20 },
+      ...{ earlier: [], above: [], before: [50, 0, 0], after: [40, 0, 0] },
+    };
+    const steps = { effects: [effect], pictures: [], baseHue: null } as never;
+    act(() => useSimulation.setState({ steps, settled: false }));
+    expect(screen.getByText("as it was before this change")).toBeVisible();
+    act(() => useSimulation.setState({ settled: true }));
+    expect(screen.queryByText("as it was before this change")).toBeNull();
+    expect(screen.getByText(/80\.0/)).toBeVisible();
   });
 });

@@ -46,6 +46,21 @@ const rungsOf = (job: Job, paints: readonly Paint[]): Rung[] =>
     })
     .sort((a, b) => a.l - b.l);
 
+/** Most letters of a name under the ladder. */
+const MOST_LETTERS = 16;
+
+/** Names short enough to stand under the ladder and still be told apart: what differs is kept, from the end where need be. */
+export function shortNames(names: readonly string[]): string[] {
+  const cut = (name: string, fromEnd: boolean) =>
+    name.length <= MOST_LETTERS
+      ? name
+      : fromEnd
+        ? `…${name.slice(1 - MOST_LETTERS).trimStart()}`
+        : `${name.slice(0, MOST_LETTERS - 1).trimEnd()}…`;
+  const heads = names.map((name) => cut(name, false));
+  return names.map((name, at) => cut(name, heads.filter((head) => head === heads[at]).length > 1));
+}
+
 interface Inks {
   readonly ink: string;
   readonly divider: string;
@@ -74,8 +89,8 @@ function ladderOption(shown: readonly Rung[], { ink, divider, strong }: Inks) {
     xAxis: {
       ...axis,
       type: "category",
-      data: shown.map((rung) => rung.name),
-      axisLabel: { color: ink, rotate: 35, interval: 0, width: 90, overflow: "truncate" },
+      data: shortNames(shown.map((rung) => rung.name)),
+      axisLabel: { color: ink, rotate: 35, interval: 0 },
       axisTick: { alignWithLabel: true },
     },
     yAxis: {

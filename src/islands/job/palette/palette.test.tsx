@@ -17,6 +17,7 @@ import { TakeBack } from "../TakeBack";
 import { useJudged } from "../useJudged";
 import { GoalsView } from "./GoalsView";
 import { MixCard } from "./MixCard";
+import { shortNames } from "./ValueLadder";
 import { WellsView } from "./WellsView";
 
 const mix = (name: string) => job().mixes.find((one) => one.name === name)!;
@@ -183,5 +184,22 @@ describe("a well", () => {
     act(() => asked.worker.tell({ kind: "failed", id: asked.id, message: "No pot is at hand." }));
     expect(await card().findByText("No pot is at hand.")).toBeVisible();
     expect(wells()).toEqual([kept]);
+  });
+});
+
+describe("names under the ladder", () => {
+  it("are short and differ where the mixes' own do", () => {
+    const names = [
+      "Half-tone deep tarn × straw",
+      "Half-tone deep tarn × rust",
+      "Straw",
+      "Satchel, first stipple over dark",
+    ];
+    const short = shortNames(names);
+    expect(new Set(short).size).toBe(names.length);
+    for (const name of short) expect(name.length).toBeLessThanOrEqual(16);
+    expect(short[2]).toBe("Straw");
+    expect(short[0]).toMatch(/× straw$/);
+    expect(short[3]).toMatch(/^Satchel/);
   });
 });
