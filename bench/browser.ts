@@ -1,30 +1,12 @@
-import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync, readFileSync } from "node:fs";
-import os from "node:os";
-import path from "node:path";
+import { readFileSync } from "node:fs";
 import { chromium, type Browser, type Page } from "@playwright/test";
 import type { Job } from "../src/core/job";
 import { largestSurface, megapixelSkirt } from "./jobs";
 import { print, type Line } from "./measure";
 import { takePace } from "./pace";
+import { startServer } from "./serve";
 
 const CHROMIUM = process.env.CRENNA_CHROMIUM ?? "/usr/bin/chromium";
-
-async function startServer(): Promise<{ child: ChildProcess; address: string }> {
-  const data = mkdtempSync(path.join(os.tmpdir(), "crenna-bench-"));
-  const child = spawn(process.execPath, ["scripts/start.mjs", "--port", "0", "--data", data], {
-    stdio: ["ignore", "pipe", "inherit"],
-  });
-  let text = "";
-  const address = await new Promise<string>((resolve) =>
-    child.stdout.on("data", (chunk: Buffer) => {
-      text += chunk.toString();
-      const found = /ready at (http:\S+)/.exec(text);
-      if (found) resolve(found[1]!);
-    }),
-  );
-  return { child, address };
-}
 
 /** Times of the marks the page sets when a picture is shown, ms since it was asked for. */
 const marks = (page: Page, name: string): Promise<number[]> =>

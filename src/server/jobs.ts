@@ -22,12 +22,13 @@ import {
   takenIds,
   type StoredJob,
 } from "../data/jobStore";
+import { remembered } from "../data/remembered";
 import { addPaints, listPaints } from "../data/paintStore";
 import { readPainter } from "../data/settingsStore";
 import { findPicture, keepPicture } from "../data/pictureStore";
 import { readJson, readText } from "./body";
 import { checkedPicture } from "./pictures";
-import { HttpProblem, json } from "./problem";
+import { HttpProblem, json, jsonText } from "./problem";
 
 const now = () => new Date().toISOString();
 const gone = (id: string) =>
@@ -65,7 +66,10 @@ function wantedJob(db: Db, id: string): StoredJob {
 }
 
 /** What is on the go, without reading it. */
-export const getJobs = (): Response => json({ jobs: listJobs(database()) });
+export function getJobs(): Response {
+  const db = database();
+  return jsonText(remembered(db, "jobs", () => JSON.stringify({ jobs: listJobs(db) })));
+}
 
 /** A job's document as it is stored: what can be saved of a job that cannot be read. */
 export function getRawJob(id: string): Response {
@@ -151,10 +155,11 @@ export async function importJob(request: Request): Promise<Response> {
 /** One job with all that is needed to work on it, or bare: without shelf and painter. */
 export function getJob(id: string, bare = false): Response {
   const db = database();
-  const found = stored(wantedJob(db, id));
-  const history = readHistory(db, id);
-  if (bare) return json({ ...found, history });
-  return json({ ...found, history, paints: listPaints(db), painter: readPainter(db) });
+  const told = () => {
+    const known = { ...stored(wantedJob(db, id)), history: readHistory(db, id) };
+    return JSON.stringify(bare ? known : { ...known, paints: listPaints(db), painter: readPainter(db) });
+  };
+  return jsonText(remembered(db, `job ${bare ? "bare " : ""}${id}`, told));
 }
 
 /** Saves an edit made on a named revision. */

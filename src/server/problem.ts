@@ -23,11 +23,14 @@ export function problem(
   });
 }
 
-export const json = (value: unknown, status = 200): Response =>
-  new Response(JSON.stringify(value), {
+/** An answer of text that is JSON already. */
+export const jsonText = (text: string, status = 200): Response =>
+  new Response(text, {
     status,
     headers: { "content-type": "application/json; charset=utf-8", "cache-control": "no-store" },
   });
+
+export const json = (value: unknown, status = 200): Response => jsonText(JSON.stringify(value), status);
 
 /** Thrown by a use case to answer with a problem. */
 export class HttpProblem extends Error {

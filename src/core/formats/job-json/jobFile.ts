@@ -111,12 +111,12 @@ export function readJobFile(text: string): JobFile {
       },
     ]);
   }
-  const version = Number(record.version);
+  const version = typeof record.version === "number" ? record.version : NaN;
   if (!Number.isInteger(version) || version < 1 || version > JOB_VERSION) {
     throw new InputError([
       {
         field: "version",
-        message: `Version ${String(record.version)} of the job file is not known here; versions 1 to ${JOB_VERSION} are.`,
+        message: `Version ${JSON.stringify(record.version)?.slice(0, 40) ?? "none"} of the job file is not known here; versions 1 to ${JOB_VERSION} are.`,
       },
     ]);
   }

@@ -59,7 +59,7 @@ function patternProblems([path, use]: Place): ValidationError[] {
     return [new ValidationError(`${path}.id must be one of: ${known}`, use.id, `${path}.id`)];
   }
   const family = families[use.id]!;
-  const late = Number(use.version) > family.version;
+  const late = typeof use.version === "number" && use.version > family.version;
   return [
     ...(late
       ? [

@@ -55,11 +55,12 @@ const FINISH_OF_KIND: Readonly<Record<string, string>> = {
   medium: "gloss",
 };
 
+const finishOf = (kind: unknown): string =>
+  typeof kind === "string" && Object.hasOwn(FINISH_OF_KIND, kind) ? FINISH_OF_KIND[kind]! : "matt";
+
 /** A pot out of a file of version 1, which knew neither finish nor readings. */
 export const upgradePaint = (value: unknown): unknown =>
-  isFields(value)
-    ? { overBlack: null, finish: FINISH_OF_KIND[String(value.kind)] ?? "matt", fit: null, ...value }
-    : value;
+  isFields(value) ? { overBlack: null, finish: finishOf(value.kind), fit: null, ...value } : value;
 
 /** A pot out of a file before version 4, whose readings told their `place`. */
 export function upgradeReadings(value: unknown): unknown {

@@ -40,7 +40,7 @@ function problemsOf(
   const problem = (message: string, at: string) => new ValidationError(`${at} ${message}`, use, at);
   if (!known) return [problem(`is no ${what} that is known here`, `${path}.id`)];
   const late =
-    Number(use.version) > known.version
+    typeof use.version === "number" && use.version > known.version
       ? [problem(`must be at most ${known.version}`, `${path}.version`)]
       : [];
   return [
