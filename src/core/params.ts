@@ -29,8 +29,7 @@ export function completeParams<S extends ParamSpecs>(
 }
 
 /** Decimals a value is told with, so that neighbours on its slider never read alike: as many as its step has. */
-const placesOf = (step: number): number =>
-  Math.min(6, (/\.(\d+)$/.exec(String(step)) ?? ["", ""])[1]!.length);
+const placesOf = (step: number): number => Math.min(6, (/\.(\d+)$/.exec(String(step)) ?? ["", ""])[1].length);
 
 /** The value as it is shown, with its unit: no decimals are cut off that one step of its slider would change. */
 export const valueText = ({ step, unit }: ParamSpec, value: number): string =>

@@ -32,7 +32,8 @@ describe("what is read from the database", () => {
   });
 
   it("is told apart by its key, is not kept where reading failed, and does not pile up", () => {
-    const { db, close } = open();
+    const opened = open();
+    const { db } = opened;
     expect(remembered(db, "a", () => 1)).toBe(1);
     expect(remembered(db, "b", () => 2)).toBe(2);
     expect(() =>
@@ -43,6 +44,6 @@ describe("what is read from the database", () => {
     expect(remembered(db, "c", () => 3)).toBe(3);
     for (let at = 0; at < 200; at++) remembered(db, `k${at}`, () => at);
     expect(remembered(db, "k199", () => -1)).toBe(199);
-    close();
+    opened.close();
   });
 });

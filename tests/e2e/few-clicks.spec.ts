@@ -11,17 +11,17 @@ function counting(page: Page) {
   return {
     click,
     press: (name: string | RegExp) => click(page.getByRole("button", { name })),
-    async type(label: string, text: string) {
+    type: async (label: string, text: string) => {
       await click(page.getByLabel(label, { exact: true }));
       await page.keyboard.press("ControlOrMeta+A");
       await page.keyboard.type(text);
     },
-    async choose(field: Locator, option: string) {
+    choose: async (field: Locator, option: string) => {
       await click(field);
       await click(page.getByRole("option", { name: option, exact: true }));
     },
     /** The button makes the PDF, which comes as a download. */
-    async print() {
+    print: async () => {
       const download = page.waitForEvent("download", { timeout: 120_000 });
       await click(page.getByRole("button", { name: "Cards and guides as PDF" }));
       expect((await download).suggestedFilename()).toMatch(/\.pdf$/);

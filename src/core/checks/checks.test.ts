@@ -127,32 +127,6 @@ describe("findings", () => {
     mends(job, finding);
   });
 
-  it("boxes that are thin beside the others, to be painted as lines instead", () => {
-    const colours = { A: "straw", B: "deep-tarn", C: "rust" };
-    const job = withCloth({ threadCount: "A24 B21 C3", periods: 10, colours });
-    const finding = of(job, "box-size").find((one) => one.id.endsWith("column"))!;
-    expect(finding.remedies.map(({ label }) => label)).toContain("Paint C as lines");
-    mends(job, finding);
-    const roles = deriveCoats(applyRemedy(job, finding.remedies[0]!), demoShelf, job).surfaces[0]!.coats.map(
-      ({ role }) => role,
-    );
-    expect(roles).toContain("lines:C");
-    expect(roles.filter((role) => role?.startsWith("boxes:") && role.includes("C"))).toEqual([]);
-  });
-
-  it("half-tones whose stripes have changed, and mixes them anew", () => {
-    const job = {
-      ...demo,
-      mixes: demo.mixes.map((mix) =>
-        mix.id === "deep-tarn" ? { ...mix, parts: demo.mixes.find(({ id }) => id === "rust")!.parts } : mix,
-      ),
-    };
-    const found = of(job, "half-tones");
-    expect(found.length).toBeGreaterThan(0);
-    expect(found[0]!.remedies.map(({ label }) => label)).toEqual(["Mix it anew"]);
-    mends(job, found[0]!);
-  });
-
   it("lines too fine for the brush: lost ones and thin ones", () => {
     const job = withCloth({ periods: 40 });
     const kinds = of(job, "fine-lines").map((finding) => finding.id.split("/").at(-1));

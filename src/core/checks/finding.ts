@@ -52,6 +52,12 @@ export const coatChange = (surfaceId: string, coatId: string, key: string, value
   value,
 });
 
+/** A pattern with fewer repeats, as far as there are fewer. */
+export const fewerRepeats = (surfaceId: string, periods: number, fitting: number): Remedy[] =>
+  fitting >= 1 && fitting < periods
+    ? [{ label: `Use ${fitting} repeats`, changes: [patternChange(surfaceId, "periods", fitting)] }]
+    : [];
+
 /** A change of one setting of a surface's pattern. */
 export const patternChange = (surfaceId: string, key: string, value: Change["value"]): Change => ({
   path: ["surfaces", surfaceId, "pattern", "params", key],

@@ -38,7 +38,10 @@ export function MixSelect({ label, hideLabel, value, none, kinds = PAINTS, onCha
   const mixes = useMixes();
   const pots = otherPots(mixes, usePaints(), kinds);
   const take = (choice: string) => {
-    if (!choice.startsWith(POT)) return onChange(choice === "" ? null : choice);
+    if (!choice.startsWith(POT)) {
+      onChange(choice === "" ? null : choice);
+      return;
+    }
     const { job, paints, edit } = useJobStore.getState();
     const paint = paints.find(({ id }) => `${POT}${id}` === choice);
     if (!job || !paint) return;

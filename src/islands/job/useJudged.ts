@@ -53,7 +53,10 @@ const LONGEST_WAIT_MS = 400;
 
 /** Calls back when the newest edit can be seen: the picture comes first, and both think on the same few cores. */
 function onceSeen(then: () => void): void {
-  if (useSimulation.getState().seen) return then();
+  if (useSimulation.getState().seen) {
+    then();
+    return;
+  }
   const go = () => {
     stopWaiting?.();
     then();

@@ -95,6 +95,9 @@ function checked<T>(place: string, read: () => T): T {
   }
 }
 
+/** What a file says of itself, short enough for a message. */
+const told = (value: unknown): string => (value === undefined ? "none" : JSON.stringify(value).slice(0, 40));
+
 /**
  * Reads a job file.
  * @throws InputError that names every problem and its place; nothing is taken from a file with a problem
@@ -116,21 +119,21 @@ export function readJobFile(text: string): JobFile {
     throw new InputError([
       {
         field: "version",
-        message: `Version ${JSON.stringify(record.version)?.slice(0, 40) ?? "none"} of the job file is not known here; versions 1 to ${JOB_VERSION} are.`,
+        message: `Version ${told(record.version)} of the job file is not known here; versions 1 to ${JOB_VERSION} are.`,
       },
     ]);
   }
   if (!Array.isArray(record.paints)) {
     throw new InputError([{ field: "paints", message: "The file has no list of paints." }]);
   }
-  const told = upgradeTold(record.job, record.history);
+  const today = upgradeTold(record.job, record.history);
   // Earlier versions let settings beyond their ranges pass, and held them at their ends in use.
-  const job = checked("job", () => (version < 4 ? parseStoredJob : parseJob)(told.job));
-  const history = checked("history", () => parseHistory(told.history));
-  const today = (paint: unknown) =>
+  const job = checked("job", () => (version < 4 ? parseStoredJob : parseJob)(today.job));
+  const history = checked("history", () => parseHistory(today.history));
+  const paintNow = (paint: unknown) =>
     version < 4 ? upgradeReadings(version === 1 ? upgradePaint(paint) : paint) : paint;
   const paints = record.paints.map((paint: unknown, at) =>
-    checked(`paints[${at}]`, () => parsePaint(today(paint))),
+    checked(`paints[${at}]`, () => parsePaint(paintNow(paint))),
   );
   const pictures = checked("pictures", () =>
     filePicturesSchema.validateSync(version === 1 ? [] : record.pictures, { abortEarly: false }),

@@ -86,13 +86,12 @@ export function useProblems([at, surface]: readonly [path: string, value: unknow
 function held(use: unknown, find: (id: unknown) => Known | null): unknown {
   const known = isFields(use) ? find(use.id) : null;
   if (!isFields(use) || !known) return use;
-  const changes = beyond(use, known).map(([name, value, [least, most]]) => [
-    name,
-    Math.min(most, Math.max(least, value)),
-  ]);
+  const changes = beyond(use, known).map(
+    ([name, value, [least, most]]) => [name, Math.min(most, Math.max(least, value))] as const,
+  );
   return changes.length === 0
     ? use
-    : { ...use, params: { ...(use.params as object), ...Object.fromEntries(changes) } };
+    : { ...use, params: { ...(use.params as object), ...Object.fromEntries<number>(changes) } };
 }
 
 /**

@@ -1,6 +1,6 @@
 import { columnPeriodMm, LINE_WIDTHS_AT_MOST, type SettLayout } from "../layout";
 import { formatNumber } from "../../../units";
-import { patternChange, type Remedy } from "../../../checks/finding";
+import { fewerRepeats, patternChange, type Remedy } from "../../../checks/finding";
 import type { SettCheck } from "../coats";
 
 /** Below this many line widths the edges of a box run into each other. */
@@ -61,14 +61,7 @@ export const boxSize: SettCheck = {
           reason: `With a finest line of ${formatNumber(layout.finestMm, 2)} mm two edges and a filling do not fit side by side.`,
           remedies: [
             ...asLines(surface.id, layout, limit),
-            ...(name === "column" && fitting >= 1 && fitting < layout.params.periods
-              ? [
-                  {
-                    label: `Use ${fitting} repeats`,
-                    changes: [patternChange(surface.id, "periods", fitting)],
-                  },
-                ]
-              : []),
+            ...(name === "column" ? fewerRepeats(surface.id, layout.params.periods, fitting) : []),
           ],
         },
       ];

@@ -1,21 +1,27 @@
-import { columnPeriodMm } from "../layout";
+import type { StripeFate } from "../adapt";
+import { columnPeriodMm, type SettLayout } from "../layout";
 import { counted, formatNumber } from "../../../units";
-import { patternChange } from "../../../checks/finding";
+import { fewerRepeats } from "../../../checks/finding";
 import type { SettCheck } from "../coats";
+
+/** What became of every stripe, and how wide it should be where it is narrowest, mm. */
+function allFates(layout: SettLayout): (StripeFate & { readonly leastMm: number })[] {
+  const { columns, rows, form, params } = layout;
+  const narrow = Math.min(columnPeriodMm(layout, 0), columnPeriodMm(layout, form.slantMm));
+  // Rows are as high everywhere, columns narrow with the band.
+  const own = params.rowThreadCount === null ? [] : rows.fates;
+  return [
+    ...columns.fates.map((fate) => ({ ...fate, leastMm: (fate.countedMm * narrow) / columns.periodMm })),
+    ...own.map((fate) => ({ ...fate, leastMm: fate.countedMm })),
+  ];
+}
 
 /** Which stripes are finer than brush and hand? */
 export const fineLines: SettCheck = {
   id: "fine-lines",
   label: "Lines can be painted",
-  run({ surface, form, layout }) {
-    const narrow = Math.min(columnPeriodMm(layout, 0), columnPeriodMm(layout, form.slantMm));
-    const shrunk = narrow / layout.columns.periodMm;
-    const rows = layout.params.rowThreadCount === null ? [] : layout.rows.fates;
-    // Rows are as high everywhere, columns narrow with the band.
-    const fates = [
-      ...layout.columns.fates.map((fate) => ({ ...fate, leastMm: fate.countedMm * shrunk })),
-      ...rows.map((fate) => ({ ...fate, leastMm: fate.countedMm })),
-    ];
+  run({ surface, layout }) {
+    const fates = allFates(layout);
     const lost = fates.filter((fate) => fate.fate === "merged");
     const thin = fates.filter(({ fate, leastMm }) => fate !== "merged" && leastMm < layout.finestMm * 0.98);
     const list = (fates: typeof lost) => fates.map((fate) => `${fate.code}${fate.threads}`).join(", ");
@@ -30,10 +36,7 @@ export const fineLines: SettCheck = {
         where: `stripe ${list(lost)}`,
         sentence: `${counted(lost.length, "stripe")} (${list(lost)}) would be ${formatNumber(widest, 3)} mm at most, under half your finest line, and is left out.`,
         reason: `Your finest line is ${formatNumber(layout.finestMm, 2)} mm; the threads go to the neighbouring stripes.`,
-        remedies:
-          fitting >= 1 && fitting < layout.params.periods
-            ? [{ label: `Use ${fitting} repeats`, changes: [patternChange(surface.id, "periods", fitting)] }]
-            : [],
+        remedies: fewerRepeats(surface.id, layout.params.periods, fitting),
       });
     }
     if (thin.length > 0) {

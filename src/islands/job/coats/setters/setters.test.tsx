@@ -127,21 +127,6 @@ describe("the check cloth's setter", () => {
     expect(roles()).toContain("lines:R");
   });
 
-  it("takes a pot of the shelf as it is, in one step for undo, and mixes half-tones anew", async () => {
-    const user = await open();
-    const before = job();
-    const halfTone = () => job().mixes.find(({ id }) => id === params().crossings["D+S"])!.parts;
-    const was = halfTone();
-    const table = within(screen.getByRole("table", { name: "Stripes" }));
-    await user.click(table.getAllByRole("combobox", { name: "Mix of stripe S" })[0]!);
-    await user.click(screen.getByRole("option", { name: "Clay (pot)" }));
-    const mix = job().mixes.find(({ id }) => id === params().colours.S)!;
-    expect(mix).toMatchObject({ name: "Clay", parts: [{ parts: 1 }] });
-    expect(halfTone()).not.toEqual(was);
-    undo();
-    expect(job()).toBe(before);
-  });
-
   it("lets the coats follow: by bands, without glaze, rows of their own", async () => {
     const user = await open();
     const roles = () => surface().coats.map(({ role }) => role);
