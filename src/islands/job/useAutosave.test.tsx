@@ -39,7 +39,16 @@ function Opened({ id }: { readonly id: string }) {
   );
 }
 
-const aCoat = newPlainSurface("skirt", "Skirt", "cone-band", []).coats[0]!;
+const surface = newPlainSurface("skirt", "Skirt", "cone-band", []);
+const aCard = {
+  id: "b",
+  title: "Glaze",
+  coat: surface.coats[0]!,
+  surface,
+  mix: null,
+  handMinutes: 4,
+  figures: 1,
+};
 
 /** A job of its own for every test, opened. */
 async function open(): Promise<string> {
@@ -208,7 +217,7 @@ describe("an edit", () => {
     expect(leave.defaultPrevented).toBe(true);
     await saved();
     expect((await stored(id)).job.name).toBe("Grey hound");
-    act(() => tickCard({ id: "b", title: "Glaze", coat: aCoat } as never));
+    act(() => tickCard(aCard as never));
     await waitFor(() => expect(useHistoryStore.getState().sent.waiting).toBe(0));
     const again = new Event("beforeunload", { cancelable: true });
     window.dispatchEvent(again);
@@ -295,8 +304,7 @@ describe("another window", () => {
       ...{ minutes: null, note: "", recipe: null },
     };
     await call(`/api/jobs/${id}/history/log/entry-1`, { method: "PUT", json: entry });
-    const card = { id: "b", title: "Glaze", coat: aCoat };
-    act(() => tickCard(card as never));
+    act(() => tickCard(aCard as never));
     post({ id, history: true });
     await waitFor(() =>
       expect(

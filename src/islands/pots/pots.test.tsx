@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import "../testing/page";
-import { screen, waitFor, within } from "@testing-library/react";
+import { act, screen, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { parsePaint } from "../../core/formats/job-json/jobSchema";
 import type { Paint } from "../../core/job";
@@ -115,14 +115,19 @@ describe("readings of a pot", () => {
     await user.click(screen.getByRole("tab", { name: "Readings" }));
     await user.click(screen.getByRole("button", { name: "Read" }));
     expect(await screen.findByText(/has to see its white tile first/)).toBeVisible();
-    await user.click(screen.getByRole("button", { name: "Calibrate on the white tile" }));
-    await screen.findByText(/^\d+ readings until the white tile/);
-    await user.click(screen.getByRole("button", { name: "Read" }));
-    await waitFor(() =>
-      expect(
-        list().queryAllByRole("listitem").length + screen.queryAllByRole("alert").length,
-      ).toBeGreaterThan(1),
+    // A reader fails now and then, by stray light or lifted too soon: it is put down again, as at the bench.
+    const putDown = async (button: string, until: () => number) => {
+      for (let turn = 0; turn < 40 && until() === 0; turn++) {
+        await user.click(screen.getByRole("button", { name: button }));
+        await act(() => new Promise((resolve) => setTimeout(resolve, 10)));
+      }
+      expect(until()).toBe(1);
+    };
+    await putDown(
+      "Calibrate on the white tile",
+      () => screen.queryAllByText(/^\d+ readings until the white tile/).length,
     );
+    await putDown("Read", () => list().queryAllByRole("listitem").length);
   });
 
   it("give way to a colour given by eye, with a word of warning", async () => {
