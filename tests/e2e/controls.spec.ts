@@ -61,7 +61,7 @@ test("stripes are edited in the table, and the text follows", async ({ page, req
   await page.getByRole("button", { name: "Add a stripe" }).click();
   await expect(count).toHaveValue("D/20 S5 D2 S6 A/6");
   await page.getByLabel("Mix of stripe A").click();
-  await page.getByRole("option", { name: "Rust" }).click();
+  await page.getByRole("option", { name: "Rust", exact: true }).click();
   await expect(async () =>
     expect(settParams((await storedJob(request, id)).surfaces[0]!).colours.A).toBe("rust"),
   ).toPass();
