@@ -3,6 +3,7 @@ import os from "node:os";
 import path from "node:path";
 import { beforeAll, describe, expect, it } from "vitest";
 import type { History, Job, Paint } from "../core/job";
+import { MOST_FILE_BYTES, MOST_PICTURE_BYTES } from "../core/formats/job-json/jobFile";
 import { defaultPainter } from "../core/painter";
 import { demoShelf } from "../data/demo/shelf";
 import { createJob, deleteJob, exportJob, getJob, getJobs, importJob, putJob, restoreJob } from "./jobs";
@@ -167,6 +168,23 @@ describe("a job file that is not whole", () => {
     expect(pictures.status).toBe(422);
     expect(pictures.body.problems![0]!.field).toBe("pictures");
     expect((await ask(getJobs)).body.jobs).toHaveLength(before);
+  });
+
+  it("is refused before it is read where it is larger than any job can be, and taken up to there", async () => {
+    const send = (bytes: number) =>
+      ask(() =>
+        importJob(
+          new Request("http://localhost/", {
+            method: "POST",
+            headers: { "content-type": "application/json", "content-length": String(bytes) },
+            body: "{}",
+          }),
+        ),
+      );
+    expect((await send(MOST_FILE_BYTES + 1)).status).toBe(413);
+    expect((await send(MOST_FILE_BYTES)).status).toBe(422);
+    // Every picture a job can use fits, as text.
+    expect(MOST_FILE_BYTES).toBeGreaterThan(68 * MOST_PICTURE_BYTES * (4 / 3));
   });
 
   it("brings its own pots along, beside those that only share their ids", async () => {

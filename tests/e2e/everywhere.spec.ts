@@ -144,7 +144,7 @@ test("the server refuses foreign hosts and origins, wrong and oversized bodies, 
   });
   expect(origin.status()).toBe(403);
   expect(origin.headers()["content-type"]).toContain("application/problem+json");
-  const large = await request.post("/api/jobs/import", {
+  const large = await request.post("/api/jobs", {
     data: "x".repeat(15_000_000),
     headers: { "content-type": "application/json" },
   });
