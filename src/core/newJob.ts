@@ -83,7 +83,8 @@ export function withNewPiece(
 ): { readonly job: Job; readonly surfaceId: string } {
   const taken = (id: string) => job.surfaces.some((surface) => surface.id === id);
   const base = formId === "cone-band" ? "skirt" : formId;
-  let number = 1;
+  // The first piece of a job needs no number.
+  let number = job.surfaces.length + 1;
   const idOf = () => (number === 1 ? base : `${base}-${number}`);
   while (taken(idOf())) number++;
   const name = number === 1 ? pieceName(formId) : `${pieceName(formId)} ${number}`;

@@ -20,7 +20,7 @@ import { answer } from "./problem";
 import { saveScheme } from "./schemes";
 
 /** So many are tried each time; set CRENNA_HOSTILE for more. */
-const RUNS = Number(process.env.CRENNA_HOSTILE ?? 400);
+const RUNS = Number(process.env.CRENNA_HOSTILE ?? 250);
 
 beforeAll(() => {
   process.env.CRENNA_DATA = mkdtempSync(path.join(os.tmpdir(), "crenna-hostile-"));

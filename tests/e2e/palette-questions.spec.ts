@@ -108,6 +108,8 @@ test("a mix for a colour is searched over every pot at hand, and taken over with
   await expect(
     question.getByText(/Every mix of up to three of \d+ pots in parts to 6 was tried/),
   ).toBeVisible();
+  // What is least bother comes first; the nearest is one click away.
+  await question.getByRole("button", { name: "Nearest", exact: true }).click();
   await expect(question.getByText(/off by 0\.\d, not visible/).first()).toBeVisible();
   const before = (await storedJob(request, id)).mixes;
   await question.getByRole("button", { name: "Take" }).first().click();

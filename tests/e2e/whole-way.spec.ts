@@ -14,64 +14,66 @@ import {
   storedJob,
 } from "./support";
 
-// The whole way is gone in full pictures; the other tests ask for quick ones.
-test.use({ storageState: { cookies: [], origins: [] } });
+test.describe("the whole way", () => {
+  // It is gone in full pictures; the other tests ask for quick ones.
+  test.use({ storageState: { cookies: [], origins: [] } });
 
-test("the desk shows the demo job with its simulated surface and next card", async ({ page }) => {
-  await page.goto("/");
-  const strip = page.getByRole("article", { name: "Ferry sergeant", exact: true }).first();
-  await expect(strip.getByRole("img", { name: "Coat skirt, simulated" })).toBeVisible();
-  await expect(strip).toContainText("Next card: Base, 1 of 46");
-  await expect(strip).toContainText("1 : 51");
-});
+  test("the desk shows the demo job with its simulated surface and next card", async ({ page }) => {
+    await page.goto("/");
+    const strip = page.getByRole("article", { name: "Ferry sergeant", exact: true }).first();
+    await expect(strip.getByRole("img", { name: "Coat skirt, simulated" })).toBeVisible();
+    await expect(strip).toContainText("Next card: Base, 1 of 46");
+    await expect(strip).toContainText("1 : 51");
+  });
 
-test("a painter goes from a new job to a ticked card on their own figure", async ({ page, request }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "New job" }).click();
-  await expect(page).toHaveURL(/\/job\/new-figure[^/]*\/brief/);
-  const id = /job\/([^/]+)\//.exec(page.url())![1]!;
-  await page
-    .getByRole("group", { name: "Pieces" })
-    .getByRole("button", { name: /^Skirt/ })
-    .click();
+  test("a painter goes from a new job to a ticked card on their own figure", async ({ page, request }) => {
+    await page.goto("/");
+    await page.getByRole("button", { name: "New job" }).click();
+    await expect(page).toHaveURL(/\/job\/new-figure[^/]*\/brief/);
+    const id = /job\/([^/]+)\//.exec(page.url())![1]!;
+    await page
+      .getByRole("group", { name: "Pieces" })
+      .getByRole("button", { name: /^Skirt/ })
+      .click();
 
-  // Brief: sizes of their own; scale and millimetres give each other.
-  await put(page, "Ground to eyes", "54");
-  await expect(page.getByLabel("Scale 1 :")).toHaveValue("30.2");
-  await put(page, "Scale 1 :", "32");
-  await expect(page.getByLabel("Ground to eyes")).toHaveValue("50.94");
-  await put(page, "Round the hem", "70");
-  await expect(page.getByRole("img", { name: /hem 70\.0.mm round/ })).toBeVisible();
-  await put(page, "Round the waist", "52");
+    // Brief: sizes of their own; scale and millimetres give each other.
+    await put(page, "Ground to eyes", "54");
+    await expect(page.getByLabel("Scale 1 :")).toHaveValue("30.2");
+    await put(page, "Scale 1 :", "32");
+    await expect(page.getByLabel("Ground to eyes")).toHaveValue("50.94");
+    await put(page, "Round the hem", "70");
+    await expect(page.getByRole("img", { name: /hem 70\.0.mm round/ })).toBeVisible();
+    await put(page, "Round the waist", "52");
 
-  // Palette: another paint into the light mix.
-  await page.getByRole("button", { name: /^2 Palette/ }).click();
-  const light = page.getByRole("region", { name: "Mix Light" });
-  await light.getByRole("button", { name: "Add a paint" }).click();
-  await page.getByRole("menuitem", { name: "Clay" }).click();
-  await light.getByLabel("Parts of Clay in Light").fill("2");
-  await expect(light.getByText("over grey primer")).toBeVisible();
+    // Palette: another paint into the light mix.
+    await page.getByRole("button", { name: /^2 Palette/ }).click();
+    const light = page.getByRole("region", { name: "Mix Light" });
+    await light.getByRole("button", { name: "Add a paint" }).click();
+    await page.getByRole("menuitem", { name: "Clay" }).click();
+    await light.getByLabel("Parts of Clay in Light").fill("2");
+    await expect(light.getByText("over grey primer")).toBeVisible();
 
-  // Coats: a count of their own.
-  await page.getByRole("button", { name: /^3 Coats/ }).click();
-  const before = await pixels(page);
-  await page.getByRole("tab", { name: "Pattern" }).click();
-  await page.getByRole("button", { name: "Check cloth" }).click();
-  await page.getByLabel("Thread count", { exact: true }).fill("A30 B18 A4 B18");
-  await expect(page.getByText("4 stripes, 70 threads to the repeat")).toBeVisible();
-  await otherPixels(page, before);
+    // Coats: a count of their own.
+    await page.getByRole("button", { name: /^3 Coats/ }).click();
+    const before = await pixels(page);
+    await page.getByRole("tab", { name: "Pattern" }).click();
+    await page.getByRole("button", { name: "Check cloth" }).click();
+    await page.getByLabel("Thread count", { exact: true }).fill("A30 B18 A4 B18");
+    await expect(page.getByText("4 stripes, 70 threads to the repeat")).toBeVisible();
+    await otherPixels(page, before);
 
-  // Check, bench and log.
-  await page.getByRole("button", { name: /^4 Check/ }).click();
-  await expect(page.getByText("The repeat closes")).toBeVisible();
-  await page.getByRole("button", { name: /^5 Bench/ }).click();
-  await page.getByRole("button", { name: "Done", exact: true }).click();
-  await page.getByRole("button", { name: /^6 Log/ }).click();
-  await expect(page.getByRole("checkbox", { name: "Base done" })).toBeChecked();
-  await saved(page);
-  const job = await storedJob(request, id);
-  expect(job.surfaces[0]!.form.params).toMatchObject({ waistMm: 52, hemMm: 70 });
-  expect((await storedHistory(request, id)).log).toHaveLength(1);
+    // Check, bench and log.
+    await page.getByRole("button", { name: /^4 Check/ }).click();
+    await expect(page.getByText("The repeat closes")).toBeVisible();
+    await page.getByRole("button", { name: /^5 Bench/ }).click();
+    await page.getByRole("button", { name: "Done", exact: true }).click();
+    await page.getByRole("button", { name: /^6 Log/ }).click();
+    await expect(page.getByRole("checkbox", { name: "Base done" })).toBeChecked();
+    await saved(page);
+    const job = await storedJob(request, id);
+    expect(job.surfaces[0]!.form.params).toMatchObject({ waistMm: 52, hemMm: 70 });
+    expect((await storedHistory(request, id)).log).toHaveLength(1);
+  });
 });
 
 test("impossible sizes are refused with the reason, and stay as typed", async ({ page, request }) => {
