@@ -1,6 +1,7 @@
 import { array, boolean, object, string } from "yup";
 import { readGimpPalette, writeGimpPalette } from "../core/formats/gimp-palette/gimpPalette";
 import { parsePaint } from "../core/formats/job-json/jobSchema";
+import { COLUMNS } from "../core/formats/shelf-csv/columns";
 import { readShelfCsv, writeShelfCsv } from "../core/formats/shelf-csv/shelfCsv";
 import { database } from "../data";
 import { changePaints, listPaints, putPaint, usersOfPots } from "../data/paintStore";
@@ -74,6 +75,21 @@ const importSchema = object({
   text: string().strict().defined().max(3_500_000),
   /** False only tells what would come of it. */
   apply: boolean().strict().required(),
+  /** What each heading of a table is read as, null for left out; without it, words decide. */
+  columns: array(
+    string()
+      .strict()
+      .nullable()
+      .defined()
+      .oneOf([...COLUMNS, null]),
+  )
+    .strict()
+    .max(200)
+    .optional()
+    .test("one each", "Two headings cannot be read as the same column.", (columns) => {
+      const used = (columns ?? []).filter((column) => column !== null);
+      return new Set(used).size === used.length;
+    }),
 })
   .strict()
   .required()
@@ -81,9 +97,12 @@ const importSchema = object({
 
 /** Reads a shelf file, tells what comes of each line, and takes in what can be used where asked to. */
 export async function importShelf(request: Request): Promise<Response> {
-  const { format, text, apply } = await importSchema.validate(await readJson(request), { abortEarly: false });
+  const { format, text, apply, columns } = await importSchema.validate(await readJson(request), {
+    abortEarly: false,
+  });
   const db = database();
-  const report = (format === "csv" ? readShelfCsv : readGimpPalette)(text, listPaints(db));
+  const shelf = listPaints(db);
+  const report = format === "csv" ? readShelfCsv(text, shelf, columns) : readGimpPalette(text, shelf);
   const paints = report.lines.flatMap((line) => (line.kind === "refused" ? [] : [line.paint]));
   if (apply) changePaints(db, paints);
   return json({ report });

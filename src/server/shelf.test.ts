@@ -3,7 +3,7 @@ import os from "node:os";
 import path from "node:path";
 import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
-import type { LineOutcome } from "../core/formats/shelf-csv/shelfCsv";
+import type { LineOutcome } from "../core/formats/shelf-csv/merge";
 import type { Job, Paint } from "../core/job";
 import { database } from "../data";
 import { demoShelf } from "../data/demo/shelf";
@@ -104,6 +104,16 @@ describe("a shelf file", () => {
     const trial = after.find((paint) => paint.name === "Trial")!.id;
     await ask(() => changeShelf(request({ put: [...demoShelf], remove: [trial] })));
     expect((await ask(getPaints)).body.paints).toEqual(demoShelf);
+  });
+
+  it("is read by the columns that the painter names, each used once", async () => {
+    const odd = "title,shade\nTrial,#123456\n";
+    const sent = (columns: unknown) =>
+      ask(() => importShelf(request({ format: "csv", text: odd, apply: false, columns })));
+    const told = await sent(["name", "colour"]);
+    expect(told.body.report!.lines.map((line) => line.kind)).toEqual(["taken"]);
+    for (const columns of [["name", "name"], ["name", "shade"], "name"])
+      expect((await sent(columns)).status).toBe(422);
   });
 
   it("is refused in a format that is not known", async () => {

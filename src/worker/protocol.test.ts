@@ -32,6 +32,8 @@ describe("messages to the worker", () => {
       },
       { kind: "picture", id: 7, input: { file: new Blob(["x"]) } },
       { kind: "mainColours", id: 8, input: { picture: new Blob(["x"]), count: 6, neutral: null } },
+      { kind: "reliefPicture", id: 13, input: { file: new Blob(["x"]) } },
+      { kind: "heights", id: 14, input: { pictureId: "0".repeat(64) } },
       { kind: "benchPdf", id: 4, input: plan },
       { kind: "judge", id: 9, input: plan },
       { kind: "cards", id: 10, input: plan },
@@ -61,6 +63,8 @@ describe("messages to the worker", () => {
     refused("specimen", { request: { ...request, job: {} }, full: true }).toThrow(/job|version/);
     refused("mixes", { paints: [{}], goal: [50, 0, 0] }).toThrow();
     refused("picture", { file: "x" }).toThrow(/file/);
+    refused("reliefPicture", { file: "x" }).toThrow(/file/);
+    refused("heights", { pictureId: "../0" }).toThrow(/pictureId/);
     refused("judge", { job, paints: demoShelf }).toThrow(/painter/);
     refused("glazes", { paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }).toThrow(/ground/);
   });

@@ -7,7 +7,7 @@ import { patternOf } from "../../core/patterns/bind";
 import type { Pattern } from "../../core/patterns/pattern";
 import type { SurfaceForm } from "../../core/surface/forms/form";
 import { withHeightMap, type HeightMap } from "../../core/surface/reliefPicture";
-import { heightsOf } from "../../worker/heights";
+import { taskWorker } from "../../worker/client";
 import { useEdit, useJob } from "./jobStore";
 import { useView } from "./viewStore";
 
@@ -35,10 +35,15 @@ function useHeights(pictureId: string | null): HeightMap | null {
   useEffect(() => {
     if (pictureId === null) return;
     let gone = false;
-    heightsOf(pictureId).then(
-      (map) => !gone && setFound({ id: pictureId, map }),
-      // The picture's worker says what is wrong with it; the form is shown without.
-      () => undefined,
+    // Where it cannot be read the picture's worker says what is wrong with it; the form is shown without.
+    taskWorker().ask(
+      "heights",
+      { pictureId },
+      {
+        answer(map) {
+          if (!gone) setFound({ id: pictureId, map });
+        },
+      },
     );
     return () => {
       gone = true;

@@ -1,6 +1,6 @@
 import { Box, TextField } from "@mui/material";
 import { useState } from "react";
-import { readColour } from "../../core/formats/shelf-csv/shelfCsv";
+import { readColour } from "../../core/formats/shelf-csv/columns";
 import { hexToLab } from "../../core/colour/spaces";
 import { formatNumber } from "../../core/units";
 

@@ -75,6 +75,29 @@ describe("a shelf file", () => {
     expect(screen.getByRole("button", { name: "Take in what can be used" })).toBeDisabled();
   });
 
+  it("with other headings is matched by hand, a column being one heading's only", async () => {
+    const odd = "title,opacity,hue,shade\nQuarry Grey,opaque,grey,#70706c\n";
+    const { user } = show(<ImportDialog file={file(odd)} onClose={() => undefined} />);
+    expect(await screen.findByText(/1 column read by a usual other word, 3 columns left out/)).toBeVisible();
+    await pick(user, "title", "Name");
+    await pick(user, "hue", "Thick colour");
+    expect(await screen.findByText(/it is "grey"/)).toBeVisible();
+    await pick(user, "shade", "Thick colour");
+    expect(await screen.findByText("1 pot taken, 0 pots merged, 0 lines refused.")).toBeVisible();
+    expect(screen.getByRole("combobox", { name: "hue" })).toHaveTextContent("left out");
+    await user.click(screen.getByRole("button", { name: "Take in what can be used" }));
+    await screen.findByText(/^Done: 1 pot taken/);
+    expect(await named("Quarry Grey")).toMatchObject({ thick: "#70706c", hiding: "opaque" });
+  });
+
+  it("of very many lines shows the worst ones and counts the rest", async () => {
+    const many = Array.from({ length: 450 }, (_, at) => `Pot ${at},${at < 3 ? "mossy" : "#70706c"}`);
+    show(<ImportDialog file={file(`name,colour\n${many.join("\n")}\n`)} onClose={() => undefined} />);
+    expect(await screen.findByText(/447 pots taken, 0 pots merged, 3 lines refused/)).toBeVisible();
+    expect(lines()).toHaveLength(400);
+    expect(screen.getByText("and 50 more lines, all taken.")).toBeVisible();
+  });
+
   it("says when the server cannot be reached", async () => {
     server.down = true;
     show(<ImportDialog file={file(TABLE)} onClose={() => undefined} />);

@@ -6,6 +6,7 @@ import { judge } from "./judge";
 import { mainColours } from "./mainColours";
 import { mixes } from "./mixes";
 import { picture } from "./picture";
+import { heights, reliefPicture } from "./relief";
 import { section } from "./section";
 import { specimen } from "./specimen";
 import { start } from "./start";
@@ -24,6 +25,8 @@ export const questions = {
   wellAdditions,
   picture,
   mainColours,
+  reliefPicture,
+  heights,
   benchPdf,
 } as const;
 

@@ -1,5 +1,5 @@
-import fontkit from "@pdf-lib/fontkit";
-import { PDFDocument, type PDFFont } from "pdf-lib";
+import fontkit from "@cantoo/fontkit";
+import { PDFDocument, type PDFFont } from "@cantoo/pdf-lib";
 import { nameAt, type GaugePiece } from "../../plan/gaugePiece";
 import { drawCards, type PdfCard } from "./cardPages";
 import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";

@@ -1,4 +1,4 @@
-import type { PDFDocument, PDFFont } from "pdf-lib";
+import type { PDFDocument, PDFFont } from "@cantoo/pdf-lib";
 import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
 /** One card as printed. */

@@ -1,4 +1,4 @@
-import { rgb, type PDFFont, type PDFPage } from "pdf-lib";
+import { rgb, type PDFFont, type PDFPage } from "@cantoo/pdf-lib";
 
 /** Points of a PDF per millimetre. */
 export const PT_PER_MM = 72 / 25.4;

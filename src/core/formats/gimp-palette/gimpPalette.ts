@@ -1,5 +1,5 @@
 import type { Paint } from "../../job";
-import { mergeOntoShelf, type ShelfReport } from "../shelf-csv/shelfCsv";
+import { mergeOntoShelf, type ShelfReport } from "../shelf-csv/merge";
 
 /** First line of every GIMP palette. */
 const HEAD = "GIMP Palette";
@@ -17,7 +17,10 @@ export function readGimpPalette(text: string, shelf: readonly Paint[]): ShelfRep
   const lines = text.replace(/^\uFEFF/, "").split(/\r?\n/);
   if (lines[0]?.trim() !== HEAD) {
     const reason = `This is no GIMP palette: its first line must be "${HEAD}".`;
-    return { lines: [{ kind: "refused", line: 1, text: (lines[0] ?? "").slice(0, 80), reasons: [reason] }] };
+    return {
+      lines: [{ kind: "refused", line: 1, text: (lines[0] ?? "").slice(0, 80), reasons: [reason] }],
+      headings: [],
+    };
   }
   let range = "";
   const rows = lines.slice(1).flatMap((line, at) => {
@@ -38,7 +41,7 @@ export function readGimpPalette(text: string, shelf: readonly Paint[]): ShelfRep
       : [];
     return [{ line: at + 2, text: trimmed, fields: { name, range, thick: hex }, reasons }];
   });
-  return mergeOntoShelf(rows, shelf);
+  return { lines: mergeOntoShelf(rows, shelf), headings: [] };
 }
 
 /** The shelf as a GIMP palette; only names and thick colours fit into it. */

@@ -1,9 +1,12 @@
+import fc from "fast-check";
 import { encode } from "fast-png";
+import { zlibSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { InputError } from "../../errors";
 import { forms } from "../../surface/forms";
 import { withHeightMap } from "../../surface/reliefPicture";
-import { MOST_RELIEF_CELLS, readReliefPng, writeReliefPng } from "./reliefPng";
+import { MOST_RELIEF_CELLS } from "./pngLimits";
+import { readReliefPng, writeReliefPng } from "./reliefPng";
 
 const ramp = (width: number, height: number) => ({
   width,
@@ -63,6 +66,61 @@ describe("a relief picture", () => {
     expect(said(bomb(50_000, 50_000))).toMatch(/million are the most/);
     expect(said(bomb(0, 0))).toMatch(/PNG|at least/);
     expect(said(bomb(8, 8).slice(0, 20))).toMatch(/cannot be read/);
+  });
+
+  /** A chunk of a PNG; nobody looks at its checksum before it is refused. */
+  const chunk = (kind: string, data: Uint8Array): Buffer => {
+    const head = Buffer.alloc(8);
+    head.writeUInt32BE(data.length);
+    head.write(kind, 4, "latin1");
+    return Buffer.concat([head, data, Buffer.alloc(4)]);
+  };
+  const HEAD = 33;
+
+  it("is refused where it unpacks to more than its head tells, before memory is spent on it", () => {
+    const small = encode({ width: 64, height: 64, channels: 1, depth: 8, data: new Uint8Array(4096) });
+    const zeros = zlibSync(new Uint8Array(40_000_000), { level: 9 });
+    expect(zeros.length).toBeLessThan(80_000);
+    const bomb = Buffer.concat([
+      small.subarray(0, HEAD),
+      chunk("IDAT", zeros),
+      chunk("IEND", new Uint8Array()),
+    ]);
+    expect(said(bomb)).toMatch(/more than its size tells/);
+  });
+
+  it("is read without what else is packed into the file", () => {
+    const plain = writeReliefPng(ramp(40, 12));
+    // A colour profile that is no profile at all: unpacking it would fail.
+    const odd = chunk("iCCP", Buffer.from("odd\0\0 not packed"));
+    const padded = Buffer.concat([plain.subarray(0, HEAD), odd, plain.subarray(HEAD), Buffer.from("more")]);
+    expect(readReliefPng(padded)).toEqual(readReliefPng(plain));
+  });
+
+  it("is refused by what a pixel takes", () => {
+    const head = (depth: number, colourType: number, side: number) => {
+      const bytes = new Uint8Array(writeReliefPng(ramp(8, 8)));
+      const view = new DataView(bytes.buffer);
+      [16, 20].forEach((at) => view.setUint32(at, side));
+      view.setUint8(24, depth);
+      view.setUint8(25, colourType);
+      return bytes;
+    };
+    expect(said(head(16, 6, 3900))).toMatch(/unpacks to 122 MB; 36 are the most/);
+    expect(said(head(1, 0, 8))).toMatch(/1 bits a pixel; 8 or 16/);
+    expect(said(head(8, 5, 8))).toMatch(/cannot be read/);
+  });
+
+  it("gives heights or a reason for any bytes behind its beginning", () => {
+    const whole = writeReliefPng(ramp(40, 12));
+    fc.assert(
+      fc.property(fc.nat(whole.length - 9), fc.uint8Array({ maxLength: 60 }), (at, noise) => {
+        const bytes = new Uint8Array(whole);
+        bytes.set(noise.subarray(0, whole.length - 8 - at), 8 + at);
+        said(bytes);
+      }),
+      { numRuns: 300 },
+    );
   });
 
   it("lies on the form at the size asked for, on top of its own relief", () => {

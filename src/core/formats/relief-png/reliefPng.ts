@@ -1,31 +1,6 @@
 import { decode, encode } from "fast-png";
-import { InputError } from "../../errors";
 import type { HeightMap } from "../../surface/reliefPicture";
-
-/** A relief picture has at most this many cells along a side once it is kept. */
-export const MOST_RELIEF_CELLS = 512;
-const FEWEST_CELLS = 4;
-
-const refuse = (message: string) => new InputError([{ field: "relief", message }]);
-
-/** Most pixels of a picture that is decoded: about a second's work and 200 MB. */
-const MOST_PIXELS = 16_000_000;
-/** Where a PNG's head stands, and what it begins with. */
-const SIGNATURE = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
-const WIDTH_AT = 16;
-const HEAD_BYTES = 33;
-
-/** Refuses by the head alone what would take too long or too much memory to decode. */
-function checkSize(bytes: Uint8Array): void {
-  if (bytes.length < HEAD_BYTES || SIGNATURE.some((byte, at) => bytes[at] !== byte))
-    throw refuse("This file cannot be read as a PNG. A greyscale PNG of 16 bits is wanted.");
-  const head = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const [width, height] = [head.getUint32(WIDTH_AT), head.getUint32(WIDTH_AT + 4)];
-  if (width * height > MOST_PIXELS)
-    throw refuse(
-      `The picture has ${width} × ${height} pixels; ${MOST_PIXELS / 1e6} million are the most. Make it smaller: ${MOST_RELIEF_CELLS} along a side are kept.`,
-    );
-}
+import { MOST_RELIEF_CELLS, onlyPixels, refuse, unreadable } from "./pngLimits";
 
 /**
  * Heights from a greyscale PNG of 8 or 16 bits; of a picture with colours, all must be grey. Transparent places count
@@ -33,18 +8,14 @@ function checkSize(bytes: Uint8Array): void {
  * @throws InputError where it is no such picture
  */
 export function readReliefPng(bytes: Uint8Array): HeightMap {
-  checkSize(bytes);
+  const needed = onlyPixels(bytes);
   let picture: ReturnType<typeof decode>;
   try {
-    picture = decode(bytes);
+    picture = decode(needed);
   } catch {
-    throw refuse("This file cannot be read as a PNG. A greyscale PNG of 16 bits is wanted.");
+    throw unreadable();
   }
   const { width, height, data, channels, depth } = picture;
-  if (width < FEWEST_CELLS || height < FEWEST_CELLS)
-    throw refuse(
-      `The picture is ${width} × ${height} pixels; at least ${FEWEST_CELLS} × ${FEWEST_CELLS} are needed.`,
-    );
   if (picture.palette !== undefined)
     throw refuse("The picture has a palette; save it as greyscale of 16 bits.");
   const most = 2 ** depth - 1;

@@ -2,7 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { demoShelf } from "../../../data/demo/shelf";
 import { readGimpPalette, writeGimpPalette } from "../gimp-palette/gimpPalette";
-import { potId, readColour, readShelfCsv, writeShelfCsv, type LineOutcome } from "./shelfCsv";
+import { readColour } from "./columns";
+import { potId, type LineOutcome } from "./merge";
+import { readShelfCsv, writeShelfCsv } from "./shelfCsv";
 
 const refused = (lines: readonly LineOutcome[]) =>
   lines.flatMap((line) => (line.kind === "refused" ? [line] : []));
@@ -79,6 +81,39 @@ describe("the shelf as a table", () => {
     expect(refused(lines)[0]!.reasons[0]).toMatch(/price/);
     expect(kinds(lines)).toEqual(["refused", "taken"]);
     expect(refused(readShelfCsv("", []).lines)).toHaveLength(1);
+  });
+
+  it("reads usual other headings, says so, and leaves the rest to the painter", () => {
+    const text = "Paint,Maker,Opacity,Amount,Hex,Price\nA,Own,Semi-opaque,empty,#112233,3\n";
+    const { lines, headings } = readShelfCsv(text, []);
+    expect(headings.map(({ column }) => column)).toEqual([
+      "name",
+      "range",
+      "hiding",
+      "state",
+      "colour",
+      null,
+    ]);
+    expect(headings.map(({ by }) => by)).toEqual([...Array<string>(5).fill("guess"), "none"]);
+    expect(headings[5]).toMatchObject({ title: "Price", example: "3" });
+    expect(lines[1]).toMatchObject({
+      kind: "taken",
+      paint: { name: "A", range: "Own", hiding: "semi", state: "out", thick: "#112233" },
+    });
+  });
+
+  it("reads headings as the painter says, without a word about those he leaves out", () => {
+    const text = "title;maker;shade;hue;price\nA;Own;#112233;red;3\n";
+    expect(kinds(readShelfCsv(text, []).lines)).toEqual(["refused"]);
+    const { lines, headings } = readShelfCsv(text, [], ["name", null, "colour", null, null]);
+    expect(kinds(lines)).toEqual(["taken"]);
+    expect(lines[0]).toMatchObject({ paint: { name: "A", range: "", thick: "#112233" } });
+    expect(headings.every(({ by }) => by === "painter")).toBe(true);
+  });
+
+  it("gives a column to one heading only, its own word first", () => {
+    const { headings } = readShelfCsv("brand,maker,hex,colour,name\n", []);
+    expect(headings.map(({ column }) => column)).toEqual(["range", null, null, "colour", "name"]);
   });
 
   it("gives every line of any text an outcome without failing", () => {

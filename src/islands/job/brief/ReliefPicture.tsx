@@ -1,8 +1,9 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useRef, useState } from "react";
-import { InputError } from "../../../core/errors";
 import type { ReliefUse, Surface } from "../../../core/job";
+import { messageOf } from "../../../ui/api";
 import { NumberField } from "../../../ui/NumberField";
+import { taskWorker } from "../../../worker/client";
 import { useEditSurface } from "../useSurface";
 
 /** Most bytes of a picture that is read here; it is made smaller before it is kept. */
@@ -11,12 +12,17 @@ const MOST_FILE_BYTES = 40_000_000;
 /** Reads, makes smaller and keeps a relief picture. @returns its name on the server */
 async function keep(file: File): Promise<string> {
   if (file.size > MOST_FILE_BYTES) throw new Error("The file has more than 40 MB.");
-  const { readReliefPng, writeReliefPng } = await import("../../../core/formats/relief-png/reliefPng");
-  const map = readReliefPng(new Uint8Array(await file.arrayBuffer()));
+  const png = await new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
+    taskWorker().ask(
+      "reliefPicture",
+      { file },
+      { answer: resolve, failed: (message) => reject(new Error(message)) },
+    );
+  });
   const response = await fetch("/api/pictures", {
     method: "POST",
     headers: { "content-type": "image/png" },
-    body: new Blob([new Uint8Array(writeReliefPng(map))], { type: "image/png" }),
+    body: new Blob([png], { type: "image/png" }),
   });
   const answer = (await response.json()) as { id?: string; detail?: string };
   if (!response.ok || answer.id === undefined) throw new Error(answer.detail ?? "The picture was not kept.");
@@ -43,8 +49,7 @@ export function ReliefPicture({ surface }: { readonly surface: Surface }) {
           .slice(0, 80) || "Relief";
       set({ pictureId, name, widthMm: relief?.widthMm ?? 10, depthMm: relief?.depthMm ?? 0.4 });
     } catch (error) {
-      const said = error instanceof InputError || error instanceof Error ? error.message : String(error);
-      setProblem(`${file.name}: ${said} Nothing was changed.`);
+      setProblem(`${file.name}: ${messageOf(error)} Nothing was changed.`);
     } finally {
       setBusy(false);
     }
