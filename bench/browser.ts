@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { chromium, type Browser, type Page } from "@playwright/test";
 import type { Job } from "../src/core/job";
-import { largestSurface, megapixelSkirt } from "./jobs";
+import { largestPalette, largestSurface, longestPlan, megapixelSkirt } from "./jobs";
 import { print, type Line } from "./measure";
 import { takePace } from "./pace";
 import { startServer } from "./serve";
@@ -87,6 +87,54 @@ async function benchMemory(browser: Browser, address: string): Promise<void> {
   );
 }
 
+/** The palette at its limit: opened, gone through to its end, a mix renamed. */
+async function benchPalette(browser: Browser, address: string, pace: number): Promise<void> {
+  await put(address, largestPalette());
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(() => {
+    const seen: number[] = [];
+    (window as unknown as { tasks: number[] }).tasks = seen;
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => seen.push(entry.duration)),
+    ).observe({ type: "longtask" });
+  });
+  await page.goto(`${address}/job/ferry-sergeant/palette`);
+  const names = page.getByRole("textbox", { name: "Name of the mix" });
+  await names.first().waitFor();
+  await page.waitForTimeout(2000);
+  await page.mouse.move(600, 500);
+  for (let turn = 0; turn < 40; turn++) {
+    await page.mouse.wheel(0, 1200);
+    await page.waitForTimeout(60);
+  }
+  await names.last().fill("Renamed");
+  await page.waitForTimeout(1500);
+  print([{ name: "Longest task, palette of 200 mixes", ms: await longest(page), budget: 100 }], pace);
+  await page.close();
+}
+
+/** The longest plan as a PDF, asked for as soon as the page is there. */
+async function benchPdf(browser: Browser, address: string, pace: number): Promise<void> {
+  await put(address, longestPlan());
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/job/ferry-sergeant/bench`);
+  const make = page.getByRole("button", { name: "Cards and guides as PDF" });
+  await make.waitFor();
+  await watchTasks(page);
+  const file = page.waitForEvent("download", { timeout: 300_000 });
+  const start = performance.now();
+  await make.click();
+  await file;
+  print(
+    [
+      { name: "PDF of 40 surfaces with 25 coats each", ms: performance.now() - start, budget: 60_000 },
+      { name: "Longest task of the page meanwhile", ms: await longest(page), budget: 100 },
+    ],
+    pace,
+  );
+  await page.close();
+}
+
 export async function benchBrowser(): Promise<void> {
   console.log("\nIn the browser, built server");
   const pace = await takePace();
@@ -125,6 +173,8 @@ export async function benchBrowser(): Promise<void> {
     print(lines, pace);
     await page.close();
     await benchMemory(browser, address);
+    await benchPalette(browser, address, await takePace());
+    await benchPdf(browser, address, await takePace());
   } finally {
     await browser.close();
     child.kill("SIGTERM");

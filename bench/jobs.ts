@@ -25,6 +25,50 @@ export function largestSurface(): Job {
   };
 }
 
+/** As many mixes as a job may have. */
+export function largestPalette(): Job {
+  const demo = ferrySergeant();
+  const pots = demoShelf.filter(({ kind }) => kind === "paint");
+  const more = Array.from({ length: 200 - demo.mixes.length }, (_, at) => ({
+    ...demo.mixes[at % demo.mixes.length]!,
+    id: `more-${at}`,
+    name: `More ${at}`,
+    parts: [
+      { paintId: pots[at % pots.length]!.id, parts: 1 + (at % 4) },
+      { paintId: pots[(at + 5) % pots.length]!.id, parts: 2 },
+    ],
+  }));
+  return { ...demo, mixes: [...demo.mixes, ...more] };
+}
+
+/** Forty surfaces of 25 coats each, of ten techniques, each surface with strokes of its own. */
+export function longestPlan(): Job {
+  const demo = ferrySergeant();
+  const base = demo.surfaces[0]!.coats[0]!;
+  const ids = [
+    ...["base-coat", "layer", "glaze", "wash", "dry-brush"],
+    ...["stipple", "hatch", "scratch", "edge-line", "sponge"],
+  ];
+  const surfaces = Array.from({ length: 40 }, (_, at) => ({
+    ...demo.surfaces[at % demo.surfaces.length]!,
+    id: `piece-${at}`,
+    name: `Piece ${at}`,
+    pattern: null,
+    variants: [],
+    parked: [],
+    coats: Array.from({ length: 25 }, (_, coat) => ({
+      ...base,
+      id: `coat-${coat}`,
+      name: `Coat ${coat}`,
+      role: null,
+      seed: 100 * at + coat,
+      technique: { id: ids[coat % ids.length]!, version: 1, params: {} },
+      passes: 1,
+    })),
+  }));
+  return { ...demo, surfaces, touching: [] };
+}
+
 /** The demo skirt of a larger figure with as many more repeats: about a megapixel at the demo's finest line. */
 export function megapixelSkirt(): Job {
   const demo = ferrySergeant();

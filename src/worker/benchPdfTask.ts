@@ -11,22 +11,27 @@ import { InputError } from "../core/errors";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
 import type { Simulator, StillWanted } from "../core/simulate/simulator";
-import { takeSteps, type Steps } from "./steps";
+import type { SurfaceGrid } from "../core/surface/grid";
+import { stepPictures } from "./steps";
 
 const SURROUND = "#8c8c8c";
 
-/** A picture on the neutral surround, as PNG. */
-async function toPng(steps: Steps, index: number): Promise<Uint8Array> {
-  const canvas = new OffscreenCanvas(steps.width, steps.height);
+/** Good enough that no grain of it is seen on paper; the file takes it as it is. */
+const JPEG_QUALITY = 0.93;
+
+/** A picture on the neutral surround, as JPEG. */
+async function toJpeg(
+  rgba: Uint8ClampedArray<ArrayBuffer>,
+  { width, height }: SurfaceGrid,
+): Promise<Uint8Array> {
+  const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext("2d")!;
-  const picture = new OffscreenCanvas(steps.width, steps.height);
-  picture
-    .getContext("2d")!
-    .putImageData(new ImageData(steps.pictures[index]!, steps.width, steps.height), 0, 0);
+  const picture = new OffscreenCanvas(width, height);
+  picture.getContext("2d")!.putImageData(new ImageData(rgba, width, height), 0, 0);
   context.fillStyle = SURROUND;
-  context.fillRect(0, 0, steps.width, steps.height);
+  context.fillRect(0, 0, width, height);
   context.drawImage(picture, 0, 0);
-  const blob = await canvas.convertToBlob({ type: "image/png" });
+  const blob = await canvas.convertToBlob({ type: "image/jpeg", quality: JPEG_QUALITY });
   return new Uint8Array(await blob.arrayBuffer());
 }
 
@@ -48,18 +53,20 @@ async function printedCards(
     const own: Card[] = cards.filter((card) => card.surface.id === surface.id);
     if (own.length === 0) continue;
     const request = { job, paints, surfaceId: surface.id, upTo: null, lit: false };
-    const laid = await simulator.lay(request, true, wanted);
+    const laid = await simulator.lay(request, true, () => wanted(out.length, 2 * cards.length));
     if (!laid) return null;
-    const steps = takeSteps(simulator, request, laid);
+    // What lies before one coat is what lay after the one before it: each picture is made once.
+    const pictures: Uint8Array[] = [];
+    for (const rgba of stepPictures(simulator, request, laid)) pictures.push(await toJpeg(rgba, laid.grid));
     for (const card of own) {
-      if (!(await wanted(out.length, cards.length))) return null;
+      if (!(await wanted(out.length, 2 * cards.length))) return null;
       out.push({
         number: out.length + 1,
         title: job.surfaces.length > 1 ? `${surface.name}: ${card.title}` : card.title,
         facts: cardFacts(card, paints, painter),
         lookAt: card.caution ? [`Caution: ${card.caution}`, ...card.lookAt] : card.lookAt,
-        before: await toPng(steps, card.step),
-        after: await toPng(steps, card.step + 1),
+        before: pictures[card.step]!,
+        after: pictures[card.step + 1]!,
       });
     }
   }
@@ -106,11 +113,6 @@ export async function makeBenchPdf(
     }
   });
   const [regular, bold] = await Promise.all([fontBytes(regularUrl), fontBytes(boldUrl)]);
-  return writeBenchPdf({
-    title: job.name,
-    cautions: SITTING_CAUTIONS,
-    cards,
-    gauges,
-    fonts: { regular, bold },
-  });
+  const input = { title: job.name, cautions: SITTING_CAUTIONS, cards, gauges, fonts: { regular, bold } };
+  return writeBenchPdf(input, (done) => wanted(cards.length + done, 2 * cards.length));
 }

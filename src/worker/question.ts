@@ -19,6 +19,8 @@ export interface Question<Input = unknown, Answer = unknown, Part = unknown> {
   readonly schema: Schema;
   /** A newer one of this kind ends the one before: only the newest is wanted. */
   readonly newestOnly?: boolean;
+  /** It is worked on only while no other question waits for its answer: nobody looks at a clock for it. */
+  readonly behind?: boolean;
   /** Null where it was stopped. */
   run(input: Input, tools: QuestionTools<Part>): Promise<Answer | null> | Answer | null;
   /** Buffers of the answer that move to the page instead of being copied. */

@@ -11,6 +11,15 @@ const newest = new Map<string, number>();
 const open = new Set<number>();
 const cancelled = new Set<number>();
 
+/** How many open questions come before those that stand behind. */
+let ahead = 0;
+const LOOK_AGAIN_MS = 25;
+
+/** Waits until nothing else is asked. */
+async function lastInLine(current: () => boolean): Promise<void> {
+  while (ahead > 0 && current()) await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+}
+
 const send = (answer: WorkerAnswer, transfer: Transferable[] = []) => self.postMessage(answer, transfer);
 
 /** Lets waiting messages in, so that a newer request can stop an older one. */
@@ -30,6 +39,7 @@ async function work(question: Question, id: number, input: unknown): Promise<voi
   const wanted = async (done: number, total: number) => {
     send({ kind: "progress", id, done, total });
     await breathe();
+    if (question.behind) await lastInLine(current);
     return current();
   };
   const part = (value: unknown, transfer: Transferable[] = []) => send({ kind: "part", id, value }, transfer);
@@ -47,9 +57,12 @@ async function handle(message: WorkerRequest): Promise<void> {
     return;
   }
   open.add(id);
+  const question: Question = questions[message.kind];
+  if (!question.behind) ahead++;
   try {
-    await work(questions[message.kind], id, message.input);
+    await work(question, id, message.input);
   } finally {
+    if (!question.behind) ahead--;
     open.delete(id);
     cancelled.delete(id);
   }

@@ -145,6 +145,13 @@ function readBaseHue(request: SpecimenRequest, laid: LaidSurface, last: Uint8Cla
 
 type Laid = readonly (LaidCoat & { readonly table: Float32Array })[];
 
+const stackOf = ({ job, paints }: SpecimenRequest, laid: LaidSurface): Laid =>
+  laid.coats.map(({ coat, film }) => ({
+    coat,
+    film,
+    table: filmTable(opticsOfMix(mixById(job, coat.mixId), paints), film.maxUm),
+  }));
+
 /** A picture of the bare panel for every coat, painted up to that coat. */
 function picturesAfter(
   simulator: Simulator,
@@ -171,6 +178,18 @@ function picturesAfter(
     if (finish) layFinish(picture, finish, inside, null);
   });
   return after;
+}
+
+/** The primed surface, then the surface after each coat, as pictures of one size. */
+export function stepPictures(
+  simulator: Simulator,
+  request: SpecimenRequest,
+  laid: LaidSurface,
+  stack = stackOf(request, laid),
+): Uint8ClampedArray<ArrayBuffer>[] {
+  const plain = { ...request, upTo: null, lit: false };
+  const primed = simulator.picture({ ...plain, upTo: 0 }, laid).rgba;
+  return [primed, ...picturesAfter(simulator, plain, laid, stack)];
 }
 
 /** What one coat did to what it lies on, and what later coats leave of it. */
@@ -203,15 +222,8 @@ function effectOf(
 /** The surface after each coat, with what each coat did. */
 export function takeSteps(simulator: Simulator, request: SpecimenRequest, laid: LaidSurface): Steps {
   const { inside, width, height, pitchMm, originX, originY } = laid.grid;
-  const plain = { ...request, upTo: null, lit: false };
-  const stack = laid.coats.map(({ coat, film }) => ({
-    coat,
-    film,
-    table: filmTable(opticsOfMix(mixById(request.job, coat.mixId), request.paints), film.maxUm),
-  }));
-  const after = picturesAfter(simulator, plain, laid, stack);
-  const primed = simulator.picture({ ...plain, upTo: 0 }, laid).rgba;
-  const pictures = [primed, ...after];
+  const stack = stackOf(request, laid);
+  const pictures = stepPictures(simulator, request, laid, stack);
   const showing = stillShowing(stack, inside);
   return {
     ...{ width, height, pitchMm, originX, originY, pictures },

@@ -117,19 +117,29 @@ function curesOnce(key: string, find: () => boolean): boolean {
   return found;
 }
 
-/** Remedies that cure, of each ladder the first that does; those after it need not be tried. */
-function firstCures({ remedies }: Found, isCure: (remedy: Remedy) => boolean): Remedy[] {
+/** Remedies that cure, of each ladder the first that does; those after it need not be tried. @yields after each try */
+function* firstCures({ remedies }: Found, isCure: (remedy: Remedy) => boolean): Generator<void, Remedy[]> {
   const climbed = new Set<string>();
-  return remedies.filter((remedy) => {
+  const curing: Remedy[] = [];
+  for (const remedy of remedies) {
     const { ladder } = remedy;
-    if ((ladder !== undefined && climbed.has(ladder)) || !isCure(remedy)) return false;
-    if (ladder !== undefined) climbed.add(ladder);
-    return true;
-  });
+    if (ladder !== undefined && climbed.has(ladder)) continue;
+    if (isCure(remedy)) {
+      curing.push(remedy);
+      if (ladder !== undefined) climbed.add(ladder);
+    }
+    yield;
+  }
+  return curing;
 }
 
-/** Findings with those of their remedies that cure them. */
-function withCures(job: Job, surface: Surface, paints: readonly Paint[], all: readonly Found[]): Found[] {
+/** Findings with those of their remedies that cure them. @yields after each that was tried */
+function* withCures(
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+  all: readonly Found[],
+): Generator<void, Found[]> {
   if (!all.some(({ remedies }) => remedies.length > 0)) return [...all];
   const { hand, figures, mixes, touching } = job;
   const on = JSON.stringify([
@@ -141,47 +151,93 @@ function withCures(job: Job, surface: Surface, paints: readonly Paint[], all: re
     paints.map((paint) => [paint.id, paint.thick, paint.fit]),
   ]);
   const short = `${hashText(on)}-${on.length}`;
-  const isCure = (found: Found, remedy: Remedy) =>
-    curesOnce(JSON.stringify([short, found.check, found.key, remedy.changes]), () =>
-      cures(job, surface, paints, found, remedy),
-    );
-  return all.map((found) => ({ ...found, remedies: firstCures(found, (remedy) => isCure(found, remedy)) }));
+  const cured: Found[] = [];
+  for (const found of all) {
+    const isCure = (remedy: Remedy) =>
+      curesOnce(JSON.stringify([short, found.check, found.key, remedy.changes]), () =>
+        cures(job, surface, paints, found, remedy),
+      );
+    cured.push({ ...found, remedies: yield* firstCures(found, isCure) });
+  }
+  return cured;
 }
 
-/** All findings on one surface, worst first; every remedy offered cures its finding. */
-export function checkSurface(job: Job, surface: Surface, paints: readonly Paint[]): Finding[] {
+const asFindings = (surface: Surface, found: readonly Found[]): Finding[] =>
+  worstFirst(
+    found.map(({ key, check, ...rest }) => ({
+      ...rest,
+      id: `${surface.id}/${check}/${key}`,
+      surfaceId: surface.id,
+    })),
+  );
+
+/** What is found on a surface, its remedies still to be tried; what is wrong with it where it cannot be looked at. */
+function lookAt(job: Job, surface: Surface, paints: readonly Paint[]): Found[] | InputError {
   try {
-    const found = withCures(job, surface, paints, foundOn(job, surface, paints));
-    return worstFirst(
-      found.map(({ key, check, ...rest }) => ({
-        ...rest,
-        id: `${surface.id}/${check}/${key}`,
-        surfaceId: surface.id,
-      })),
-    );
+    return foundOn(job, surface, paints);
   } catch (error) {
     // Sizes and settings that cannot be used are expected; a slip in code is not, and is shown as one.
-    if (error instanceof InputError) return [unusable(surface, error)];
+    if (error instanceof InputError) return error;
     throw error;
   }
 }
 
+/** What was found on a surface as findings, every remedy offered one that cures. @yields after each that was tried */
+function* cured(
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+  found: Found[] | InputError,
+): Generator<void, Finding[]> {
+  if (found instanceof InputError) return [unusable(surface, found)];
+  return asFindings(surface, yield* withCures(job, surface, paints, found));
+}
+
+/** Goes through all steps of something at once. */
+function atOnce<T>(steps: Generator<unknown, T>): T {
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** All findings on one surface, worst first; every remedy offered cures its finding. */
+export const checkSurface = (job: Job, surface: Surface, paints: readonly Paint[]): Finding[] =>
+  atOnce(cured(job, surface, paints, lookAt(job, surface, paints)));
+
 /**
- * All findings of a job, worst first.
+ * All findings of a job, worst first, in small steps, so that whoever asked can go on in between.
  * @param painted cards that are done: nothing is found about them, and nothing mended by painting them otherwise
+ * @yields once all findings without remedies, which take longer; null after every other step
  */
+export function* checkSteps(
+  job: Job,
+  paints: readonly Paint[],
+  painted: readonly PaintedCard[] = [],
+): Generator<Finding[] | null, Finding[]> {
+  const looked: (readonly [Surface, Found[] | InputError])[] = [];
+  for (const surface of job.surfaces) {
+    looked.push([surface, lookAt(job, surface, paints)]);
+    yield null;
+  }
+  const together = [...sizeChanges(job, painted)];
+  const touching = touchingAlike(job, paints);
+  const sum = (own: readonly Finding[]) =>
+    worstFirst([...together, ...aboutWhatIsLeft([...own, ...touching], painted)]);
+  const plain = looked.flatMap(([surface, found]) =>
+    found instanceof InputError ? [unusable(surface, found)] : asFindings(surface, found),
+  );
+  yield sum(plain.map((finding) => ({ ...finding, remedies: [] })));
+  const found: Finding[] = [];
+  for (const [surface, own] of looked) {
+    const trying = cured(job, surface, paints, own);
+    let step = trying.next();
+    for (; !step.done; step = trying.next()) yield null;
+    found.push(...step.value);
+  }
+  return sum(found);
+}
+
+/** All findings of a job at once, worst first. @param painted cards that are done */
 export const checkJob = (
   job: Job,
   paints: readonly Paint[],
   painted: readonly PaintedCard[] = [],
-): Finding[] =>
-  worstFirst([
-    ...sizeChanges(job, painted),
-    ...aboutWhatIsLeft(
-      [
-        ...job.surfaces.flatMap((surface) => checkSurface(job, surface, paints)),
-        ...touchingAlike(job, paints),
-      ],
-      painted,
-    ),
-  ]);
+): Finding[] => atOnce(checkSteps(job, paints, painted));

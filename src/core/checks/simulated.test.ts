@@ -4,7 +4,7 @@ import { demoShelf } from "../../data/demo/shelf";
 import { inZones, type Coat, type Job, type Surface } from "../job";
 import { techniques, type TechniqueId } from "../techniques";
 import { sampledSurface } from "../simulate/sampled";
-import { checkJob, checkSurface } from ".";
+import { checkJob, checkSteps, checkSurface } from ".";
 import { applyRemedy } from "./applyRemedy";
 import { touchingAlike } from "./touching";
 
@@ -178,6 +178,15 @@ describe("findings", () => {
         expect(checkSurface(job, surface, demoShelf).map(({ id }) => id)).toEqual(own.map(({ id }) => id));
       }
     }
+  });
+
+  it("are told ahead of their remedies, which are tried one by one", () => {
+    const job = demoJobs()[0]!;
+    const told = [...checkSteps(job, demoShelf)].filter((step) => step !== null);
+    expect(told).toHaveLength(1);
+    const all = checkJob(job, demoShelf);
+    expect(told[0]).toEqual(all.map((finding) => ({ ...finding, remedies: [] })));
+    expect(all.some(({ remedies }) => remedies.length > 0)).toBe(true);
   });
 
   it("of the demo's jobs come with remedies that cure", () => {

@@ -1,5 +1,5 @@
 import { Box, LinearProgress, Link, Typography } from "@mui/material";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useState } from "react";
 import { AppFrame } from "../../ui/AppFrame";
 import { ViewBoundary } from "../../ui/ViewBoundary";
 import { BenchStage } from "./bench/BenchStage";
@@ -78,20 +78,24 @@ function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: St
   useEffect(() => {
     document.title = `${name}: ${STAGE_NAMES[stage].toLowerCase()} · Crenna`;
   }, [name, stage]);
-  const View = VIEWS[stage];
+  // The header answers at once; a stage is made in slices, so that nothing is held up meanwhile.
+  const shown = useDeferredValue<Stage | null>(stage, null);
+  const View = shown && VIEWS[shown];
   return (
     <>
       <JobHeader stage={stage} go={go} />
       <ConflictBar />
       <TakeBack />
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: "flex" }}>
-        <ViewBoundary
-          key={stage}
-          name={STAGE_NAMES[stage]}
-          rescue={<Link href={`/api/jobs/${id}/export`}>Download the job file</Link>}
-        >
-          <View />
-        </ViewBoundary>
+        {View && (
+          <ViewBoundary
+            key={shown}
+            name={STAGE_NAMES[shown]}
+            rescue={<Link href={`/api/jobs/${id}/export`}>Download the job file</Link>}
+          >
+            <View />
+          </ViewBoundary>
+        )}
       </Box>
     </>
   );

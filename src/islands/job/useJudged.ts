@@ -12,13 +12,20 @@ import { useSimulation } from "./useSimulation";
 interface Judged extends Judgement {
   /** Job these are of; null before the first answer. */
   readonly jobId: string | null;
+  /** Job whose cards and findings are there already, while remedies are still being tried. */
+  readonly counted: string | null;
+  /** Whether remedies are still being tried. */
+  readonly trying: boolean;
   /** Whether they are of the newest edit: else they are being thought over. */
   readonly settled: boolean;
   /** Why they could not be worked out. */
   readonly failure: string | null;
 }
 
-const NOTHING: Judged = { jobId: null, findings: [], cards: [], facts: {}, settled: false, failure: null };
+const NOTHING: Judged = {
+  ...{ jobId: null, counted: null, findings: [], cards: [], facts: {} },
+  ...{ trying: false, settled: false, failure: null },
+};
 
 /** Findings, cards and numbers of patterns, as the worker last told them. */
 export const useJudged = create<Judged>()(() => NOTHING);
@@ -37,9 +44,11 @@ function ask(judging: Judging): void {
   const { setState } = useJudged;
   const started = performance.now();
   asked = taskWorker().ask("judge", judging, {
+    part: (first) => setState({ ...first, counted: judging.job.id, trying: true }),
     answer: (judgement) => {
       performance.mark("crenna-judged", { detail: performance.now() - started });
-      setState({ ...judgement, jobId: judging.job.id, settled: true, failure: null });
+      const jobId = judging.job.id;
+      setState({ ...judgement, jobId, counted: jobId, trying: false, settled: true, failure: null });
     },
     failed: (failure) => setState({ failure, settled: true }),
   });

@@ -13,12 +13,16 @@ export const useFindings = (): readonly Finding[] => useJudged((judged) => judge
 
 export const useCards = (): readonly Card[] => useJudged((judged) => judged.cards);
 
+/** Whether cards and findings of the job are there; before, there are none to show. */
+export const useCounted = (): boolean =>
+  useJudged(({ jobId, counted }) => jobId !== null || counted !== null);
+
 /** Each stage's state in words. */
 export function useStageStates(): Readonly<Record<Stage, string>> {
   const job = useJob();
   const findings = useFindings();
   const cards = useCards();
-  const judged = useJudged((state) => state.jobId !== null);
+  const judged = useCounted();
   const musts = findings.filter((finding) => finding.gravity === "must").length;
   const looks = findings.filter((finding) => finding.gravity === "look").length;
   const unusable = findings.filter((finding) => finding.id.endsWith("/unusable")).length;

@@ -1,5 +1,5 @@
 import { array, object, string } from "yup";
-import { checkJob } from "../../core/checks";
+import { checkSteps } from "../../core/checks";
 import type { PaintedCard } from "../../core/checks/painted";
 import type { Finding } from "../../core/checks/finding";
 import { use } from "../../core/job/surface";
@@ -16,6 +16,12 @@ export interface Judgement {
   readonly facts: Readonly<Record<string, unknown>>;
 }
 
+/** Where findings alone take longer than this, they do not wait for their remedies, ms. */
+const AHEAD_MS = 1000;
+
+/** Cards, and findings whose remedies are still being tried. */
+export type FirstJudgement = Pick<Judgement, "cards" | "findings">;
+
 interface JudgeInput extends PlanInput {
   /** Cards that are done; none where left out. */
   readonly painted?: readonly PaintedCard[];
@@ -27,16 +33,21 @@ const paintedSchema = object({
 }).required();
 
 /** Findings, cards and the numbers of patterns: they take too long for the page's own thread. */
-export const judge = defineQuestion<JudgeInput, Judgement>({
+export const judge = defineQuestion<JudgeInput, Judgement, FirstJudgement>({
   id: "judge",
+  behind: true,
   schema: planSchema().shape({ painted: array(paintedSchema).max(20_000) }),
-  async run({ job, paints, painter, painted = [] }, { wanted }) {
+  async run({ job, paints, painter, painted = [] }, { wanted, part }) {
     // Of many quick edits only the last is worth counting: those it overtook end here.
-    if (!(await wanted(0, 3))) return null;
+    if (!(await wanted(0, 1))) return null;
     const cards = cardsOf(job, paints, painter);
-    if (!(await wanted(1, 3))) return null;
-    const findings = checkJob(job, paints, painted);
-    if (!(await wanted(2, 3))) return null;
-    return { findings, cards, facts: patternFacts(job, paints) };
+    const begun = performance.now();
+    const looking = checkSteps(job, paints, painted);
+    for (let step = looking.next(), done = 1; ; step = looking.next(), done++) {
+      if (step.done) return { findings: step.value, cards, facts: patternFacts(job, paints) };
+      // What is found comes ahead of what would mend it, which is tried one by one.
+      if (step.value && performance.now() - begun > AHEAD_MS) part({ cards, findings: step.value });
+      if (!(await wanted(done, done + 1))) return null;
+    }
   },
 });

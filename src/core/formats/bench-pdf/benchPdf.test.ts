@@ -106,6 +106,55 @@ const textOf = (page: number) =>
 const pageCount = () =>
   Number(/Pages:\s+(\d+)/.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
 
+describe("making it", () => {
+  const input = (cards: number, pictures: readonly Uint8Array[]) => ({
+    title: "Many",
+    cautions: [],
+    gauges: [],
+    fonts: { regular: font(400), bold: font(600) },
+    cards: Array.from({ length: cards }, (_, at) => ({
+      number: at + 1,
+      title: "Base",
+      facts: [["Mix", "2 Slate"]] as const,
+      lookAt: ["Look."],
+      before: pictures[at % pictures.length]!,
+      after: pictures[(at + 1) % pictures.length]!,
+    })),
+  });
+  const noise = async (background: string) =>
+    new Uint8Array(
+      await sharp({
+        create: {
+          ...{ width: 200, height: 200, channels: 3, background },
+          noise: { type: "gaussian", mean: 120, sigma: 40 },
+        },
+      })
+        .jpeg({ quality: 95 })
+        .toBuffer(),
+    );
+
+  it("can be stopped at any card, and tells how many are written", async () => {
+    const told: number[] = [];
+    const made = await writeBenchPdf(input(5, [await noise("#888888")]), (done) => {
+      told.push(done);
+      return Promise.resolve(done < 3);
+    });
+    expect(made).toBeNull();
+    expect(told).toEqual([0, 1, 2, 3]);
+  });
+
+  it("takes JPEG pictures as they are, and one that serves twice once", async () => {
+    const pictures = [await noise("#884422"), await noise("#224488")];
+    const each = pictures.reduce((sum, { length }) => sum + length, 0);
+    const pdf = await writeBenchPdf(input(12, pictures));
+    // Both pictures once, both fonts, and the text of three pages.
+    expect(pdf.length).toBeLessThan(each + 60_000);
+    writeFileSync(path.join(folder, "many.pdf"), pdf);
+    const list = execFileSync("pdfimages", ["-list", path.join(folder, "many.pdf")], { encoding: "utf8" });
+    expect(list).toContain("jpeg");
+  });
+});
+
 describe("the printed gauge, measured by another program", () => {
   let page: Ink;
   let ruler: { y: number; from: number; length: number };

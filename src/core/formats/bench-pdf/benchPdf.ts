@@ -1,7 +1,7 @@
 import fontkit from "@cantoo/fontkit";
 import { PDFDocument, type PDFFont } from "@cantoo/pdf-lib";
 import { nameAt, type GaugePiece } from "../../plan/gaugePiece";
-import { drawCards, type PdfCard } from "./cardPages";
+import { drawCards, type GoOn, type PdfCard } from "./cardPages";
 import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
 /** What is printed: a job's cards, and guides at 1 : 1. */
@@ -19,6 +19,8 @@ export interface BenchPdfInput {
   /** Fonts to embed, as WOFF or TTF bytes. */
   readonly fonts: { readonly regular: Uint8Array; readonly bold: Uint8Array };
 }
+
+const always: GoOn = () => Promise.resolve(true);
 
 /** Outlines of different colours are told apart by their line: full, broken, dotted. */
 const GROUP_DASHES: readonly (readonly number[] | undefined)[] = [
@@ -94,14 +96,19 @@ function drawGauges(document: PDFDocument, input: BenchPdfInput, regular: PDFFon
   }
 }
 
-/** Cards, then the guides of every surface that has some, on A4 upright. */
-export async function writeBenchPdf(input: BenchPdfInput): Promise<Uint8Array> {
+/**
+ * Cards, then the guides of every surface that has some, on A4 upright.
+ * @param goOn asked after each card, with how many are written; where it says no, nothing comes of it
+ */
+export async function writeBenchPdf(input: BenchPdfInput): Promise<Uint8Array>;
+export async function writeBenchPdf(input: BenchPdfInput, goOn: GoOn): Promise<Uint8Array | null>;
+export async function writeBenchPdf(input: BenchPdfInput, goOn: GoOn = always): Promise<Uint8Array | null> {
   const document = await PDFDocument.create();
   document.registerFontkit(fontkit);
   document.setTitle(input.title);
   const regular = await document.embedFont(input.fonts.regular, { subset: true });
   const bold = await document.embedFont(input.fonts.bold, { subset: true });
-  await drawCards(document, input.title, input.cautions, input.cards, regular, bold);
+  if (!(await drawCards(document, input, { regular, bold }, goOn))) return null;
   drawGauges(document, input, regular, bold);
   return document.save();
 }

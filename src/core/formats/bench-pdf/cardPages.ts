@@ -1,4 +1,4 @@
-import type { PDFDocument, PDFFont } from "@cantoo/pdf-lib";
+import type { PDFDocument, PDFFont, PDFImage } from "@cantoo/pdf-lib";
 import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
 /** One card as printed. */
@@ -8,7 +8,7 @@ export interface PdfCard {
   /** Name and value, one line each. */
   readonly facts: readonly (readonly [string, string])[];
   readonly lookAt: readonly string[];
-  /** PNG pictures of the surface before and after this coat. */
+  /** Pictures of the surface before and after this coat, PNG or JPEG; one that serves twice is written once. */
   readonly before: Uint8Array;
   readonly after: Uint8Array;
 }
@@ -17,16 +17,31 @@ const LEAST_CARD_MM = 56;
 const LEFT = 15;
 const PICTURE_MM = 40;
 
-async function drawPicture(
-  document: PDFDocument,
+/** Told how many cards are written; resolves to false where no more are wanted. */
+export type GoOn = (done: number) => Promise<boolean>;
+
+/** What a JPEG begins with. */
+const JPEG_FIRST = 0xff;
+
+/** Pictures put into the file, each once. */
+function picturesOf(document: PDFDocument): (bytes: Uint8Array) => Promise<PDFImage> {
+  const known = new Map<Uint8Array, Promise<PDFImage>>();
+  return (bytes) => {
+    const image =
+      known.get(bytes) ?? (bytes[0] === JPEG_FIRST ? document.embedJpg(bytes) : document.embedPng(bytes));
+    known.set(bytes, image);
+    return image;
+  };
+}
+
+function drawPicture(
   sheet: Sheet,
-  png: Uint8Array,
+  image: PDFImage,
   x: number,
   y: number,
   label: string,
   font: PDFFont,
-): Promise<void> {
-  const image = await document.embedPng(png);
+): void {
   const scale = Math.min(PICTURE_MM / image.width, 34 / image.height);
   sheet.page.drawImage(image, {
     x: x * PT_PER_MM,
@@ -72,18 +87,28 @@ function drawFacts(sheet: Sheet, card: PdfCard, y: number, regular: PDFFont, bol
     under += sheet.paragraph(line, LEFT, under, 2 * PICTURE_MM + 3, SIZE_PT, regular);
 }
 
-/** Cards one below the other, none broken over two pages, after the job's title and cautions. */
+/** What stands on the pages of cards. */
+interface CardPages {
+  readonly title: string;
+  readonly cautions: readonly string[];
+  readonly cards: readonly PdfCard[];
+}
+
+/**
+ * Cards one below the other, none broken over two pages, after the job's title and cautions.
+ * @returns false where it was stopped
+ */
 export async function drawCards(
   document: PDFDocument,
-  title: string,
-  cautions: readonly string[],
-  cards: readonly PdfCard[],
-  regular: PDFFont,
-  bold: PDFFont,
-): Promise<void> {
+  { title, cautions, cards }: CardPages,
+  { regular, bold }: { readonly regular: PDFFont; readonly bold: PDFFont },
+  goOn: GoOn,
+): Promise<boolean> {
+  const pictureOf = picturesOf(document);
   let sheet: Sheet | null = null;
   let y = Infinity;
-  for (const card of cards) {
+  for (const [done, card] of cards.entries()) {
+    if (!(await goOn(done))) return false;
     const height = heightOf(card, regular, bold);
     if (sheet === null || y + height > PAGE_MM.height - 8) {
       const first: boolean = sheet === null;
@@ -96,9 +121,10 @@ export async function drawCards(
     }
     sheet.line([LEFT, y], [PAGE_MM.width - LEFT, y], 0.1);
     sheet.text(`${card.number}  ${card.title}`, LEFT, y + 6, 11, bold);
-    await drawPicture(document, sheet, card.before, LEFT, y + 11, "before", regular);
-    await drawPicture(document, sheet, card.after, LEFT + PICTURE_MM + 3, y + 11, "after", regular);
+    drawPicture(sheet, await pictureOf(card.before), LEFT, y + 11, "before", regular);
+    drawPicture(sheet, await pictureOf(card.after), LEFT + PICTURE_MM + 3, y + 11, "after", regular);
     drawFacts(sheet, card, y, regular, bold);
     y += height;
   }
+  return true;
 }

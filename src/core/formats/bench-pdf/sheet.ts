@@ -63,16 +63,31 @@ export class Sheet {
 /** Height of a line of text, mm. */
 export const lineMm = (sizePt: number): number => (sizePt * 1.35) / PT_PER_MM;
 
+/** Widths of words at one point, by font: cards say much in the same words, and setting a word is slow. */
+const widths = new WeakMap<PDFFont, Map<string, number>>();
+
+function widthOf(word: string, sizePt: number, font: PDFFont): number {
+  let known = widths.get(font);
+  if (!known) widths.set(font, (known = new Map()));
+  let width = known.get(word);
+  if (width === undefined) known.set(word, (width = font.widthOfTextAtSize(word, 1)));
+  return width * sizePt;
+}
+
 /** Breaks text into lines that fit a width. */
 export function linesOf(text: string, widthMm: number, sizePt: number, font: PDFFont): string[] {
   const lines: string[] = [];
-  let line = "";
+  const most = widthMm * PT_PER_MM;
+  const space = widthOf(" ", sizePt, font);
+  let [line, used] = ["", 0];
   for (const word of text.split(/[ \n]+/)) {
-    const longer = line === "" ? word : `${line} ${word}`;
-    if (line === "" || font.widthOfTextAtSize(longer, sizePt) <= widthMm * PT_PER_MM) line = longer;
-    else {
+    const width = widthOf(word, sizePt, font);
+    if (line === "" || used + space + width <= most) {
+      used += line === "" ? width : space + width;
+      line = line === "" ? word : `${line} ${word}`;
+    } else {
       lines.push(line);
-      line = word;
+      [line, used] = [word, width];
     }
   }
   return line === "" ? lines : [...lines, line];

@@ -8,7 +8,7 @@ import { counted, formatMinutes, formatNumber } from "../../../core/units";
 import { messageOf, saveFile } from "../../../ui/api";
 import { ColumnHead, Row } from "../../../ui/Row";
 import { useJob, usePaints } from "../jobStore";
-import { useCards } from "../useStageStates";
+import { useCards, useCounted } from "../useStageStates";
 import { askGuides } from "../useGuides";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
@@ -134,6 +134,7 @@ export function BenchStage() {
   const job = useJob();
   const paints = usePaints();
   const cards = useCards();
+  const isCounted = useCounted();
   const { cardId, set } = useView();
   const { log } = useHistory();
   const isDone = (card: Card) => log.some((entry) => entry.cardId === card.id);
@@ -175,8 +176,10 @@ export function BenchStage() {
             }}
           />
         ) : (
-          <Typography sx={{ p: 3 }}>
-            No cards: every coat is held back, or sizes and thread count need mending.
+          <Typography sx={{ p: 3 }} role="status">
+            {isCounted
+              ? "No cards: every coat is held back, or sizes and thread count need mending."
+              : "The cards are being counted."}
           </Typography>
         )}
       </Box>

@@ -8,6 +8,7 @@ import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { ColumnHead, Row } from "../../../ui/Row";
 import { useEdit, useJob } from "../jobStore";
+import { useJudged } from "../useJudged";
 import { useFindings } from "../useStageStates";
 import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
@@ -82,6 +83,8 @@ export function CheckStage() {
   const job = useJob();
   const edit = useEdit();
   const findings = useFindings();
+  // Findings come first, their remedies once each was found to cure.
+  const trying = useJudged((judged) => judged.trying);
   const setView = useView((view) => view.set);
   const every = new Map(job.surfaces.flatMap(checksOf).map((check) => [check.id, check]));
   const clear = [...every.values()].filter(
@@ -110,6 +113,11 @@ export function CheckStage() {
           aria-label="Findings and what is in order"
           sx={{ flex: 1, overflow: "auto", px: 2, pb: 2, display: "grid", gap: 1, alignContent: "start" }}
         >
+          {trying && (
+            <Typography variant="body2" role="status">
+              What would mend these is still being tried out.
+            </Typography>
+          )}
           {findings.map((finding) => (
             <Box key={finding.id}>
               <FindingLine finding={finding} onRemedy={(remedy) => edit((now) => applyRemedy(now, remedy))} />

@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
+import { memo, useDeferredValue } from "react";
 import type { Batch } from "../../../core/plan/drops";
 import type { Mix } from "../../../core/job";
 import { wellFrom } from "../../../core/plan/wells";
@@ -22,8 +23,9 @@ export function batchWarning(batch: Batch, water: number): string | null {
 }
 
 /** Drops of a mix for the largest area that asks for it, and a well begun with them. */
-export function BatchLine({ mix }: { readonly mix: Mix }) {
-  const job = useJob();
+export const BatchLine = memo(function BatchLine({ mix }: { readonly mix: Mix }) {
+  // Amounts wait until the edit itself is shown.
+  const job = useDeferredValue(useJob());
   const paints = usePaints();
   const painter = usePainter();
   const set = useView((view) => view.set);
@@ -57,4 +59,4 @@ export function BatchLine({ mix }: { readonly mix: Mix }) {
       </Button>
     </Box>
   );
-}
+});

@@ -1,6 +1,6 @@
 import CloseOutlined from "@mui/icons-material/CloseOutlined";
 import { Box, Button, IconButton, Menu, MenuItem, Typography } from "@mui/material";
-import { useState } from "react";
+import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { opticsOfMix } from "../../../core/colour/appearance";
 import { masstone } from "../../../core/colour/film";
 import { finishOfVeil, veilOfMix } from "../../../core/colour/finish";
@@ -16,7 +16,7 @@ import { MixGoal } from "./MixGoal";
 import { CHART_GROUNDS, drawdown, inkOn, trueGround, type Ground } from "./useLight";
 import { useHistory } from "../historyStore";
 
-function Drawdown({
+const Drawdown = memo(function Drawdown({
   mix,
   ground,
   paints,
@@ -53,7 +53,7 @@ function Drawdown({
       </Box>
     </Box>
   );
-}
+});
 
 function AddPart({ mix, onAdd }: { readonly mix: Mix; readonly onAdd: (paint: Paint) => void }) {
   const paints = usePaints();
@@ -92,7 +92,13 @@ function AddPart({ mix, onAdd }: { readonly mix: Mix; readonly onAdd: (paint: Pa
   );
 }
 
-function Parts({ mix, change }: { readonly mix: Mix; readonly change: (mix: Mix) => void }) {
+const Parts = memo(function Parts({
+  mix,
+  change,
+}: {
+  readonly mix: Mix;
+  readonly change: (mix: Mix) => void;
+}) {
   const paints = usePaints();
   const nameOf = (id: string) => paints.find((paint) => paint.id === id)?.name ?? "missing pot";
   const setParts = (paintId: string, parts: number) =>
@@ -147,10 +153,10 @@ function Parts({ mix, change }: { readonly mix: Mix; readonly change: (mix: Mix)
       />
     </>
   );
-}
+});
 
 /** How a mix dries and what its finish is; a metal's two tones. */
-function Looks({ mix, paints }: { readonly mix: Mix; readonly paints: readonly Paint[] }) {
+const Looks = memo(function Looks({ mix, paints }: { readonly mix: Mix; readonly paints: readonly Paint[] }) {
   if (mix.parts.length === 0) return null;
   const ground = CHART_GROUNDS[1]!.spectrum;
   const [first] = drawdown(mix, paints, ground);
@@ -174,17 +180,31 @@ function Looks({ mix, paints }: { readonly mix: Mix; readonly paints: readonly P
       )}
     </Typography>
   );
+});
+
+/** What lies under a mix and whether anything names it, worked out between frames: an edit of the job is shown first. */
+function useUse(mixId: string) {
+  const job = useDeferredValue(useJob());
+  const { wells } = useHistory();
+  const paints = usePaints();
+  const grounds = useMemo(() => [...CHART_GROUNDS, trueGround(job, mixId, paints)], [job, mixId, paints]);
+  const inUse = useMemo(
+    () => mixInUse(job, mixId) || wells.some((well) => well.mixId === mixId),
+    [job, mixId, wells],
+  );
+  return { grounds, inUse };
 }
 
 /** One mix: its parts and water, and what it looks like over black, white and where it will really lie. */
-export function MixCard({ mix }: { readonly mix: Mix }) {
-  const job = useJob();
-  const { wells } = useHistory();
+export const MixCard = memo(function MixCard({ mix }: { readonly mix: Mix }) {
   const paints = usePaints();
   const edit = useEdit();
-  const change = (next: Mix) =>
-    edit((now) => ({ ...now, mixes: now.mixes.map((one) => (one.id === mix.id ? next : one)) }));
-  const grounds = [...CHART_GROUNDS, trueGround(job, mix.id, paints)];
+  const { grounds, inUse } = useUse(mix.id);
+  const change = useCallback(
+    (next: Mix) =>
+      edit((now) => ({ ...now, mixes: now.mixes.map((one) => (one.id === next.id ? next : one)) })),
+    [edit],
+  );
   return (
     <Box
       component="section"
@@ -205,7 +225,7 @@ export function MixCard({ mix }: { readonly mix: Mix }) {
         />
         <Parts mix={mix} change={change} />
         {mix.parts.length === 0 && <Typography color="error">No paint yet: add one.</Typography>}
-        {!mixInUse(job, mix.id) && !wells.some((well) => well.mixId === mix.id) && (
+        {!inUse && (
           <Button
             sx={{ px: 0, display: "block" }}
             onClick={() => edit((now) => ({ ...now, mixes: now.mixes.filter((one) => one.id !== mix.id) }))}
@@ -221,9 +241,9 @@ export function MixCard({ mix }: { readonly mix: Mix }) {
           ))}
         </Box>
         <Looks mix={mix} paints={paints} />
-        <MixGoal mix={mix} onChange={(goal) => change({ ...mix, goal })} />
+        <MixGoal mix={mix} change={change} />
       </Box>
       <BatchLine mix={mix} />
     </Box>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
+import { memo } from "react";
 import { opticsOfMix } from "../../../core/colour/appearance";
 import { ciede2000, differenceInWords, directionInWords } from "../../../core/colour/difference";
 import { masstone } from "../../../core/colour/film";
@@ -9,13 +10,14 @@ import { usePaints } from "../jobStore";
 import { ColourGoal } from "./questions/ColourGoal";
 
 /** The colour a mix is meant to show, and how near it comes. */
-export function MixGoal({
+export const MixGoal = memo(function MixGoal({
   mix,
-  onChange,
+  change,
 }: {
   readonly mix: Mix;
-  readonly onChange: (goal: string | null) => void;
+  readonly change: (mix: Mix) => void;
 }) {
+  const onChange = (goal: string | null) => change({ ...mix, goal });
   const paints = usePaints();
   if (mix.parts.length === 0) return null;
   const lab = spectrumToLab(masstone(opticsOfMix(mix, paints)));
@@ -52,4 +54,4 @@ export function MixGoal({
       </Box>
     </Box>
   );
-}
+});

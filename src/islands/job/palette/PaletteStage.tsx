@@ -1,5 +1,14 @@
-import { Box, Button, ToggleButton, ToggleButtonGroup, useMediaQuery, useTheme } from "@mui/material";
+import {
+  Box,
+  Button,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+  useMediaQuery,
+  useTheme,
+} from "@mui/material";
 import { lazy, Suspense, useState } from "react";
+import { NearView } from "../../../ui/NearView";
 import { usePrefs } from "../../../ui/prefs";
 import { Side } from "../../../ui/Side";
 import { SURROUNDS } from "../../../ui/theme";
@@ -21,13 +30,28 @@ const NAMES: Readonly<Record<PaletteView, string>> = {
   wells: "Wells",
 };
 
+/** Mixes drawn with the list itself, the others right after; usual height of one, px. */
+const AT_ONCE = 2;
+const CARD_PX = 205;
+
 function Mixes() {
   const job = useJob();
   const edit = useEdit();
   return (
     <>
-      {job.mixes.map((mix) => (
-        <MixCard key={mix.id} mix={mix} />
+      {job.mixes.map((mix, at) => (
+        <NearView
+          key={mix.id}
+          atOnce={at < AT_ONCE}
+          height={CARD_PX}
+          standIn={
+            <Box component="section" aria-label={`Mix ${mix.name}`} sx={{ p: 1.5 }}>
+              <Typography sx={{ fontWeight: 600, fontSize: 13 }}>{mix.name}</Typography>
+            </Box>
+          }
+        >
+          <MixCard mix={mix} />
+        </NearView>
       ))}
       <Button
         variant="contained"

@@ -1,0 +1,44 @@
+// @vitest-environment jsdom
+import { act, render, screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
+import { NearView } from "./NearView";
+
+type Seen = (entries: { isIntersecting: boolean }[]) => void;
+let tell: Seen = () => undefined;
+vi.stubGlobal(
+  "IntersectionObserver",
+  class {
+    constructor(seen: Seen) {
+      tell = seen;
+    }
+    observe(): void {}
+    disconnect(): void {}
+  },
+);
+
+const show = (atOnce: boolean) =>
+  render(
+    <NearView atOnce={atOnce} height={200} standIn={<p>Straw</p>}>
+      <input aria-label="Name" />
+    </NearView>,
+  );
+const isNear = (isIntersecting: boolean) => act(() => tell([{ isIntersecting }]));
+
+describe("an entry of a long list", () => {
+  it("is drawn while it is near, and has a stand-in otherwise", () => {
+    show(false);
+    expect(screen.getByText("Straw")).toBeVisible();
+    isNear(true);
+    expect(screen.getByRole("textbox")).toBeVisible();
+    isNear(false);
+    expect(screen.queryByRole("textbox")).toBeNull();
+    expect(screen.getByText("Straw")).toBeVisible();
+  });
+
+  it("stays while it has the focus", () => {
+    show(true);
+    act(() => screen.getByRole("textbox").focus());
+    isNear(false);
+    expect(screen.getByRole("textbox")).toHaveFocus();
+  });
+});
