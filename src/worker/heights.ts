@@ -1,4 +1,5 @@
 import type { Surface } from "../core/job";
+import { keepHeights, keptHeights } from "../core/surface/keptHeights";
 import type { HeightMap } from "../core/surface/reliefPicture";
 
 const known = new Map<string, Promise<HeightMap>>();
@@ -23,13 +24,13 @@ export function heightsOf(pictureId: string): Promise<HeightMap> {
   return heights;
 }
 
-/** Puts the heights that some surfaces name where the simulator finds them. */
-export async function bringHeights(
-  surfaces: readonly Surface[],
-  heights: Map<string, HeightMap>,
-): Promise<void> {
-  for (const { relief } of surfaces) {
-    if (relief && !heights.has(relief.pictureId))
-      heights.set(relief.pictureId, await heightsOf(relief.pictureId));
-  }
+/** Brings the heights that some surfaces name to where surfaces are built. @throws Error where one is not kept */
+export async function bringHeights(surfaces: readonly Surface[]): Promise<void> {
+  for (const { relief } of surfaces)
+    if (relief && !keptHeights(relief)) keepHeights(relief.pictureId, await heightsOf(relief.pictureId));
+}
+
+/** The same, leaving out those that cannot be brought: the picture of such a surface says what is wrong. */
+export async function bringWhatIsKept(surfaces: readonly Surface[]): Promise<void> {
+  await Promise.allSettled(surfaces.map((surface) => bringHeights([surface])));
 }

@@ -2,6 +2,7 @@ import { InputError } from "../errors";
 import { activeCoats, type Job, type Paint, type Surface } from "../job";
 import { familyIn } from "../patterns";
 import { patternOf } from "../patterns/bind";
+import { reliefKey } from "../surface/keptHeights";
 import { buildForm } from "../surface/forms/buildForm";
 import type { Check, CheckContext } from "./check";
 import { cover } from "./cover";
@@ -144,6 +145,7 @@ function* withCures(
   const { hand, figures, mixes, touching } = job;
   const on = JSON.stringify([
     surface,
+    reliefKey(surface),
     hand,
     figures,
     mixes,

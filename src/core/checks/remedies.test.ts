@@ -80,23 +80,27 @@ function anyJob(seed: number): Job {
 }
 
 describe("remedies", () => {
-  it("cure what they are offered for in any job, and leave a job that can be kept", () => {
-    let offered = 0;
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 2 ** 30 }), (seed) => {
-        const job = anyJob(seed);
-        parseJob(job);
-        for (const finding of checkJob(job, demoShelf))
-          for (const remedy of finding.remedies) {
-            offered++;
-            const mended = deriveCoats(applyRemedy(job, remedy), demoShelf, job);
-            parseJob(mended);
-            const left = checkJob(mended, demoShelf).map(({ id }) => id);
-            expect(left, `${finding.id}: ${remedy.label}`).not.toContain(finding.id);
-          }
-      }),
-      { numRuns: JOBS, endOnFailure: true },
-    );
-    expect(offered).toBeGreaterThan(0);
-  }, JOBS * 30_000);
+  it(
+    "cure what they are offered for in any job, and leave a job that can be kept",
+    () => {
+      let offered = 0;
+      fc.assert(
+        fc.property(fc.integer({ min: 1, max: 2 ** 30 }), (seed) => {
+          const job = anyJob(seed);
+          parseJob(job);
+          for (const finding of checkJob(job, demoShelf))
+            for (const remedy of finding.remedies) {
+              offered++;
+              const mended = deriveCoats(applyRemedy(job, remedy), demoShelf, job);
+              parseJob(mended);
+              const left = checkJob(mended, demoShelf).map(({ id }) => id);
+              expect(left, `${finding.id}: ${remedy.label}`).not.toContain(finding.id);
+            }
+        }),
+        { numRuns: JOBS, endOnFailure: true },
+      );
+      expect(offered).toBeGreaterThan(0);
+    },
+    JOBS * 30_000,
+  );
 });

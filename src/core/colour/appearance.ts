@@ -3,9 +3,9 @@ import { ciede2000 } from "./difference";
 import { fitOptics } from "./fit";
 import { brushedPassUm, mixOptics } from "./mix";
 import { layFilm, masstone, type Optics } from "./film";
-import { clearOptics, opticsOf, STANDARD_FILM_UM } from "./paint";
+import { CHART_WHITE, clearOptics, opticsOf, STANDARD_FILM_UM } from "./paint";
 import { hexToLab, spectrumToLab } from "./spaces";
-import { linearToSpectrum, type Spectrum } from "./spectrum";
+import { linearToSpectrum, uniformSpectrum, type Spectrum } from "./spectrum";
 
 const known = new Map<string, Optics>();
 const MOST_KNOWN = 2000;
@@ -67,6 +67,17 @@ export function opticsOfMix(mix: Pick<Mix, "parts"> | undefined, paints: readonl
   });
   if (parts.length === 0) return opticsOf({ thick: "#8c8c8c", overWhite: null, hiding: "semi" });
   return mixOptics(parts);
+}
+
+/**
+ * The colour a mix is shown by beside its name: a thick film. A mix without pigment has no such colour (thick enough, it
+ * would swallow all light): it is shown as one coat over white.
+ */
+export function swatchOfMix(mix: Pick<Mix, "parts"> | undefined, paints: readonly Paint[]): Spectrum {
+  const optics = opticsOfMix(mix, paints);
+  const pots = (mix?.parts ?? []).map(({ paintId }) => paints.find(({ id }) => id === paintId));
+  const clear = pots.length > 0 && pots.every((pot) => pot !== undefined && isClear(pot));
+  return clear ? layFilm(optics, STANDARD_FILM_UM, uniformSpectrum(CHART_WHITE)) : masstone(optics);
 }
 
 /** CIEDE2000 between two mixtures of the same pots, both thick. */

@@ -6,7 +6,7 @@ import { FINISHES } from "../job";
 import { createRandom } from "../random";
 import { READER_FAILURES, ReaderError, type Spot } from "../reader/colourReader";
 import { realPot, simulatedReader } from "../reader/simulatedReader";
-import { paintOptics } from "./appearance";
+import { opticsOfMix, paintOptics, swatchOfMix } from "./appearance";
 import { ciede2000 } from "./difference";
 import { layFilm, masstone } from "./film";
 import { finishOfVeil, underFinish, underVeil, VEIL, veilOfMix } from "./finish";
@@ -250,5 +250,16 @@ describe("mediums and varnishes", () => {
         expect(Math.abs(over[0] - spectrumToLab(base)[0])).toBeLessThan(4.5);
       }
     }
+  });
+
+  it("are shown by their name as they look over white, never as a black that no film of them has", () => {
+    const swatch = (...names: string[]) =>
+      spectrumToLab(
+        swatchOfMix({ parts: names.map((name) => ({ paintId: pot(name).id, parts: 1 })) }, demoShelf),
+      )[0];
+    expect(swatch("Wharf Gloss")).toBeGreaterThan(85);
+    expect(swatch("Slack Medium", "Wharf Gloss")).toBeGreaterThan(85);
+    const red = opticsOfMix({ parts: [{ paintId: pot("Rust Red").id, parts: 1 }] }, demoShelf);
+    expect(swatch("Rust Red")).toBeCloseTo(spectrumToLab(masstone(red))[0], 6);
   });
 });

@@ -42,7 +42,7 @@ function jobWith(id: TechniqueId, params: Record<string, number>, form: FormId, 
 function heldUl(job: Job): number[] {
   const surface = job.surfaces[0]!;
   const grid = buildGrid(buildForm(surface), 0.05, demo.figures[0]!.lamp);
-  const laying = new FilmLayer(1e8).lay(job, surface, grid, false);
+  const laying = new FilmLayer(1e8).lay(job, surface, grid);
   let step = laying.next();
   while (!step.done) step = laying.next();
   const shares = reliefShares(grid);

@@ -1,5 +1,6 @@
 import { figureOf, type Coat, type Job, type Surface } from "../job";
 import { layCoat, marksOf } from "../simulate/layCoat";
+import { reliefKey } from "../surface/keptHeights";
 import { createFilmBuffer } from "../techniques/technique";
 import type { FilmPlanes } from "../simulate/planes";
 import type { SurfaceForm } from "../surface/forms/form";
@@ -15,7 +16,10 @@ const MOST_SHARES = 2000;
 const shares = new Map<string, number>();
 
 function coarseGrid(job: Job, surface: Surface, form: SurfaceForm, cells: number): SurfaceGrid {
-  const key = JSON.stringify([surface.form, surface.seed, figureOf(job, surface).lamp, cells]);
+  const key = JSON.stringify([
+    ...[surface.form, surface.seed, reliefKey(surface)],
+    ...[figureOf(job, surface).lamp, cells],
+  ]);
   let grid = grids.get(key);
   if (!grid) {
     if (grids.size >= MOST_GRIDS) grids.clear();
@@ -49,7 +53,7 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
   const chain = chainOf(surface, coat);
   const marks = chain.map((one) => [one.technique, one.place, one.passes, one.water, one.seed]);
   const key = JSON.stringify([
-    ...[surface.form, surface.seed, surface.wear, figureOf(job, surface).lamp, place],
+    ...[surface.form, surface.seed, reliefKey(surface), surface.wear, figureOf(job, surface).lamp, place],
     ...(chain.length > 0 ? [job.hand, marks] : []),
   ]);
   const known = shares.get(key);

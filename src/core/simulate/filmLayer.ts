@@ -1,4 +1,5 @@
 import { activeCoats, type Coat, type Job, type Surface } from "../job";
+import { reliefKey } from "../surface/keptHeights";
 import { withRelief, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { createFilmBuffer, type FilmBuffer, type TechniqueDefinition } from "../techniques/technique";
@@ -97,17 +98,15 @@ export class FilmLayer {
     );
   }
 
-  /**
-   * Lays every painted coat of a surface on a grid; yields how many are laid before each that has to be laid anew.
-   * @param heights whether a relief picture is part of the grid
-   */
-  *lay(job: Job, surface: Surface, grid: SurfaceGrid, heights: boolean): Generator<number, LaidCoat[], void> {
+  /** Lays every painted coat of a surface on a grid; yields how many are laid before each that has to be laid anew. */
+  *lay(job: Job, surface: Surface, grid: SurfaceGrid): Generator<number, LaidCoat[], void> {
     const insideSum = grid.inside.reduce((sum, value) => sum + value, 0);
     const laying: Laying = { job, surface, grid, insideSum, buffer: null };
     const laid: LaidCoat[] = [];
     // Paste becomes the ground of what follows: `ground` is the panel as raised so far.
     let ground: RaisedGround = { grid, key: "", from: 0 };
     const keys: number[] = [];
+    const heights = reliefKey(surface);
     for (const coat of activeCoats(surface)) {
       const technique = techniqueOf(coat);
       const felt = technique?.feels ? keys.slice(ground.from) : null;

@@ -16,13 +16,12 @@ export interface Glance {
 }
 
 /**
- * Lays every painted coat of a surface on few cells; films that did not change are remembered. Relief pictures are left
- * out.
+ * Lays every painted coat of a surface on few cells; films that did not change are remembered.
  * @throws InputError where sizes or settings are impossible
  */
 export function glanceAt(job: Job, surface: Surface): Glance {
   const grid = coarseGrid(surface, figureOf(job, surface).lamp);
-  const laying = layer.lay(job, surface, grid, false);
+  const laying = layer.lay(job, surface, grid);
   let step = laying.next();
   while (!step.done) step = laying.next();
   return { grid, coats: step.value };

@@ -4,6 +4,7 @@ import { ciede2000 } from "../colour/difference";
 import { filmTable } from "../colour/film";
 import { spectrumToLab, type Triple } from "../colour/spaces";
 import { figureOf, mixById, type Coat, type Job, type Paint, type Surface } from "../job";
+import { reliefKey } from "../surface/keptHeights";
 import { isTechniqueId, techniques } from "../techniques";
 import { glanceAt, type Glance } from "./glance";
 import { filmAt, type FilmPlanes } from "./planes";
@@ -166,12 +167,24 @@ const kept = new Map<string, SampledSurface>();
 
 /** What a surface's look depends on, as a text. */
 function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
-  const { form, seed, relief, wear, pattern, coats } = surface;
+  const { form, seed, wear, pattern, coats } = surface;
   const mixes = [...new Set(coats.map(({ mixId }) => mixId))].map((id) => mixById(job, id)?.parts ?? null);
   const pots = new Set(mixes.flatMap((parts) => parts?.map(({ paintId }) => paintId) ?? []));
   const looks = paints.filter(({ id }) => pots.has(id));
   const { primer, lamp } = figureOf(job, surface);
-  return JSON.stringify([form, seed, relief, wear, pattern, coats, mixes, looks, primer, lamp, job.hand]);
+  return JSON.stringify([
+    form,
+    seed,
+    reliefKey(surface),
+    wear,
+    pattern,
+    coats,
+    mixes,
+    looks,
+    primer,
+    lamp,
+    job.hand,
+  ]);
 }
 
 /**

@@ -5,7 +5,7 @@ import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid, choosePitch, type SurfaceGrid } from "../surface/grid";
 import { fieldsOf } from "../surface/fields";
 import { wearMap } from "../surface/wear";
-import { withHeightMap, type HeightMap } from "../surface/reliefPicture";
+import { reliefKey } from "../surface/keptHeights";
 import type { Compositor } from "./compositor";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
 import { raisedBy } from "./layCoat";
@@ -56,8 +56,6 @@ const CACHE_BYTES = 260_000_000;
 
 interface Grids {
   readonly key: string;
-  /** Whether a relief picture is part of it. */
-  readonly heights: boolean;
   readonly full: SurfaceGrid;
   readonly preview: SurfaceGrid;
   readonly reduced: boolean;
@@ -67,8 +65,6 @@ interface Grids {
 export class Simulator {
   private readonly films = new FilmLayer(CACHE_BYTES);
   private readonly grids: Grids[] = [];
-  /** Heights of relief pictures, by the name of the picture. A surface whose picture is not here keeps its plain form. */
-  readonly heights = new Map<string, HeightMap>();
   private readonly composite: Compositor;
 
   constructor(compositor: Compositor) {
@@ -76,20 +72,10 @@ export class Simulator {
   }
 
   private gridsOf(surface: Surface, finestMm: number, lamp: Lamp, mostCells?: number): Grids {
-    const heights = surface.relief ? this.heights.get(surface.relief.pictureId) : undefined;
-    const key = JSON.stringify([
-      surface.form,
-      surface.seed,
-      surface.relief,
-      heights !== undefined,
-      finestMm,
-      lamp,
-      mostCells,
-    ]);
+    const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface), finestMm, lamp, mostCells]);
     const known = this.grids.find((grids) => grids.key === key);
     if (known) return known;
-    const plain = buildForm(surface);
-    const form = surface.relief && heights ? withHeightMap(plain, surface.relief, heights) : plain;
+    const form = buildForm(surface);
     const { pitchMm, reduced } = choosePitch(form, finestMm, mostCells);
     const { minX, maxX, minY, maxY } = form.bounds;
     const coarse = Math.max(pitchMm, Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / PREVIEW_CELLS));
@@ -98,7 +84,6 @@ export class Simulator {
     let full: SurfaceGrid | null = null;
     const grids: Grids = {
       key,
-      heights: form !== plain,
       preview,
       reduced,
       get full() {
@@ -122,7 +107,7 @@ export class Simulator {
     const grids = this.gridsOf(surface, job.hand.finestLineMm, figureOf(job, surface).lamp, mostCells);
     const grid = preview ? grids.preview : grids.full;
     const total = activeCoats(surface).length;
-    const laying = this.films.lay(job, surface, grid, grids.heights);
+    const laying = this.films.lay(job, surface, grid);
     for (let step = laying.next(); ; step = laying.next()) {
       if (step.done) return { grid, coats: step.value, reduced: grids.reduced };
       if (!(await wanted(step.value, total))) return null;

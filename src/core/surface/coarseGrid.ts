@@ -1,6 +1,7 @@
 import type { Lamp, Surface } from "../job";
 import { buildForm } from "./forms/buildForm";
 import { buildGrid, type SurfaceGrid } from "./grid";
+import { reliefKey } from "./keptHeights";
 
 /** Cells a verdict needs: hollows and edges are still told apart, and a grid takes some milliseconds. */
 const CELLS = 24_000;
@@ -9,11 +10,11 @@ const kept = new Map<string, SurfaceGrid>();
 
 /**
  * A surface's panel on few cells, for verdicts and counts that need to know where it bends; the last ones asked for are
- * kept. Relief pictures are left out.
+ * kept.
  * @throws InputError where the sizes are impossible
  */
-export function coarseGrid(surface: Pick<Surface, "form" | "seed">, lamp: Lamp): SurfaceGrid {
-  const key = JSON.stringify([surface.form, surface.seed, lamp]);
+export function coarseGrid(surface: Pick<Surface, "form" | "seed" | "relief">, lamp: Lamp): SurfaceGrid {
+  const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface), lamp]);
   const known = kept.get(key);
   if (known) {
     kept.delete(key);

@@ -159,9 +159,10 @@ export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (
         flexShrink: 0,
       }}
     >
+      {/* On a phone the job's name has a line of its own. */}
       <Box
         sx={{
-          display: "flex",
+          display: { xs: "contents", sm: "flex" },
           alignItems: "baseline",
           gap: 1.5,
           flex: 1,
@@ -175,7 +176,14 @@ export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (
         <Typography
           noWrap
           component="h1"
-          sx={{ fontSize: 13, display: "flex", alignItems: "baseline", gap: 0.5 }}
+          sx={{
+            fontSize: 13,
+            display: "flex",
+            alignItems: "baseline",
+            gap: 0.5,
+            order: { xs: 2, sm: 0 },
+            width: { xs: "100%", sm: "auto" },
+          }}
         >
           <Box component="span" sx={{ color: "text.secondary" }}>
             {job.name} /{" "}
@@ -183,7 +191,7 @@ export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (
           <SurfaceSwitch />
         </Typography>
       </Box>
-      <Box sx={{ order: { xs: 2, lg: 1 }, width: { xs: "100%", lg: "auto" }, overflowX: "auto" }}>
+      <Box sx={{ order: { xs: 3, lg: 1 }, width: { xs: "100%", lg: "auto" }, overflowX: "auto" }}>
         <StageTabs stage={stage} go={go} />
       </Box>
       <Box

@@ -1,6 +1,5 @@
 import { Box } from "@mui/material";
-import { opticsOfMix } from "../../core/colour/appearance";
-import { masstone } from "../../core/colour/film";
+import { swatchOfMix } from "../../core/colour/appearance";
 import { spectrumToHex } from "../../core/colour/spaces";
 import type { Mix, Paint } from "../../core/job";
 import { usePaints } from "./jobStore";
@@ -14,7 +13,7 @@ function Swatch({ colour }: { readonly colour: string }) {
 /** A mix in a list to choose from: its colour as a thick film, and its name. */
 export function MixOption({ mix }: { readonly mix: Mix }) {
   const paints = usePaints();
-  const colour = spectrumToHex(masstone(opticsOfMix(mix, paints)));
+  const colour = spectrumToHex(swatchOfMix(mix, paints));
   return (
     <>
       <Swatch colour={colour} />

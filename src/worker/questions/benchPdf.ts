@@ -22,7 +22,7 @@ export const benchPdf = defineQuestion<PlanInput, Uint8Array<ArrayBuffer>>({
     // The PDF writer is large and seldom wanted: it must not delay the first picture.
     const { makeBenchPdf } = await import("../benchPdfTask");
     const sim = await simulator;
-    await bringHeights(job.surfaces, sim.heights);
+    await bringHeights(job.surfaces);
     const pdf = await makeBenchPdf(job, paints, painter, sim, wanted);
     return pdf && new Uint8Array(pdf);
   },

@@ -1,4 +1,5 @@
 import { cardsOf, type Card } from "../../core/plan/cards";
+import { bringWhatIsKept } from "../heights";
 import { defineQuestion } from "../question";
 import { planSchema, type PlanInput } from "./benchPdf";
 
@@ -6,5 +7,8 @@ import { planSchema, type PlanInput } from "./benchPdf";
 export const cards = defineQuestion<PlanInput, readonly Card[]>({
   id: "cards",
   schema: planSchema(),
-  run: ({ job, paints, painter }) => cardsOf(job, paints, painter),
+  async run({ job, paints, painter }) {
+    await bringWhatIsKept(job.surfaces);
+    return cardsOf(job, paints, painter);
+  },
 });

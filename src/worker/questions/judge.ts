@@ -5,6 +5,7 @@ import type { Finding } from "../../core/checks/finding";
 import { use } from "../../core/job/surface";
 import { patternFacts } from "../../core/patterns/facts";
 import { cardsOf, type Card } from "../../core/plan/cards";
+import { bringWhatIsKept } from "../heights";
 import { defineQuestion } from "../question";
 import { planSchema, type PlanInput } from "./benchPdf";
 
@@ -40,6 +41,7 @@ export const judge = defineQuestion<JudgeInput, Judgement, FirstJudgement>({
   async run({ job, paints, painter, painted = [] }, { wanted, part }) {
     // Of many quick edits only the last is worth counting: those it overtook end here.
     if (!(await wanted(0, 1))) return null;
+    await bringWhatIsKept(job.surfaces);
     const cards = cardsOf(job, paints, painter);
     const begun = performance.now();
     const looking = checkSteps(job, paints, painted);

@@ -38,10 +38,7 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
   async run({ request, full }, { wanted, part }) {
     const sim = await simulator;
     const { surfaceId } = request;
-    await bringHeights(
-      request.job.surfaces.filter((surface) => surface.id === surfaceId),
-      sim.heights,
-    );
+    await bringHeights(request.job.surfaces.filter((surface) => surface.id === surfaceId));
     const coarse = await sim.lay(request, true, wanted);
     if (!coarse) return null;
     const preview = sim.picture(request, coarse);

@@ -2,24 +2,36 @@ import { InputError } from "../../errors";
 import type { FormUse, Surface } from "../../job";
 import { completeParams } from "../../params";
 import { forms, isFormId } from ".";
+import { keptHeights } from "../keptHeights";
+import { withHeightMap } from "../reliefPicture";
 import type { SurfaceForm } from "./form";
 
 /** Forms already built: their sizes seldom change, and many parts of the program ask for them. */
-const built = new WeakMap<FormUse, { readonly seed: number; readonly form: SurfaceForm }>();
+const built = new WeakMap<
+  FormUse,
+  { readonly seed: number; readonly relief: string; readonly form: SurfaceForm }
+>();
+
+/** What a form is built from: a surface, or one without a relief picture. */
+type Built = Pick<Surface, "form" | "seed"> & Partial<Pick<Surface, "relief">>;
 
 /**
- * The panel a surface's form and sizes describe; the same object for the same use and seed.
+ * The panel a surface's form and sizes describe, with the heights of its relief picture where they are here; the same
+ * object for the same use, seed and picture.
  * @throws InputError where the sizes are impossible, or for a form that is not known
  */
-export function buildForm(surface: Pick<Surface, "form" | "seed">): SurfaceForm {
+export function buildForm(surface: Built): SurfaceForm {
+  const heights = keptHeights(surface.relief);
+  const relief = heights ? JSON.stringify(surface.relief) : "";
   const before = built.get(surface.form);
-  if (before?.seed === surface.seed) return before.form;
+  if (before?.seed === surface.seed && before.relief === relief) return before.form;
   const { id, params } = surface.form;
   if (!isFormId(id)) {
     const message = `"${id}" is no form; known are ${Object.keys(forms).join(", ")}.`;
     throw new InputError([{ field: "form", message }]);
   }
-  const form = forms[id].build(completeParams(forms[id].params, params), surface.seed);
-  built.set(surface.form, { seed: surface.seed, form });
+  const plain = forms[id].build(completeParams(forms[id].params, params), surface.seed);
+  const form = heights && surface.relief ? withHeightMap(plain, surface.relief, heights) : plain;
+  built.set(surface.form, { seed: surface.seed, relief, form });
   return form;
 }

@@ -199,30 +199,34 @@ export function BriefStage() {
             <PieceChoice />
           )}
         </Box>
-        <Typography
-          sx={{
-            px: 2,
-            py: 1.5,
-            borderTop: 1,
-            borderColor: "divider",
-            bgcolor: "background.paper",
-            minHeight: 58,
-          }}
-        >
-          <b>How to measure. </b>
-          {about
-            ? `${about.label}: ${about.about}`
-            : "Wrap a narrow paper strip round the figure, mark, unroll, and lay it on a ruler. Choose a size on the right to see how it is taken."}
-        </Typography>
-      </Box>
-      <Box sx={{ ...column, borderLeft: 1, borderColor: "divider" }}>
-        <ColumnHead title={definition?.label ?? "Sizes"} />
-        {surface && definition && (
-          <SizesForm surface={surface} definition={definition} problems={problems} onActive={setActive} />
+        {surface && (
+          <Typography
+            sx={{
+              px: 2,
+              py: 1.5,
+              borderTop: 1,
+              borderColor: "divider",
+              bgcolor: "background.paper",
+              minHeight: 58,
+            }}
+          >
+            <b>How to measure. </b>
+            {about
+              ? `${about.label}: ${about.about}`
+              : "Wrap a narrow paper strip round the figure, mark, unroll, and lay it on a ruler. Choose a size on the right to see how it is taken."}
+          </Typography>
         )}
-        {surface && <ReliefPicture key={surface.id} surface={surface} />}
-        {surface && <Touching surface={surface} />}
       </Box>
+      {surface && (
+        <Box sx={{ ...column, borderLeft: 1, borderColor: "divider" }}>
+          <ColumnHead title={definition?.label ?? "Sizes"} />
+          {definition && (
+            <SizesForm surface={surface} definition={definition} problems={problems} onActive={setActive} />
+          )}
+          <ReliefPicture key={surface.id} surface={surface} />
+          <Touching surface={surface} />
+        </Box>
+      )}
     </>
   );
 }

@@ -33,7 +33,11 @@ export function PieceChoice() {
       <Box
         role="group"
         aria-label="Pieces"
-        sx={{ display: "grid", gap: 1, gridTemplateColumns: "repeat(auto-fill, minmax(200px, 1fr))" }}
+        sx={{
+          display: "grid",
+          gap: 1,
+          gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 200px), 1fr))",
+        }}
       >
         {formIds.map((id) => (
           <Box

@@ -1,7 +1,6 @@
 import { Box, Typography, useTheme } from "@mui/material";
 import { memo, useDeferredValue, useEffect, useMemo, useState } from "react";
-import { opticsOfMix } from "../../../core/colour/appearance";
-import { masstone } from "../../../core/colour/film";
+import { swatchOfMix } from "../../../core/colour/appearance";
 import { spectrumToHex } from "../../../core/colour/spaces";
 import { activeCoats, mixById, type Surface } from "../../../core/job";
 import type { Section } from "../../../core/simulate/section";
@@ -127,7 +126,7 @@ const Drawing = memo(function Drawing({ section, scales, surface, coatId, onHove
   const dark = palette.mode === "dark";
   const coatOf = (id: string) => surface.coats.find((coat) => coat.id === id);
   const fill = (id: string) =>
-    spectrumToHex(masstone(opticsOfMix(mixById({ mixes }, coatOf(id)?.mixId ?? ""), paints)));
+    spectrumToHex(swatchOfMix(mixById({ mixes }, coatOf(id)?.mixId ?? ""), paints));
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}

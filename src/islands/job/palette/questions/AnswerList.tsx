@@ -8,9 +8,8 @@ import {
   Typography,
 } from "@mui/material";
 import { useState } from "react";
-import { opticsOfMix } from "../../../../core/colour/appearance";
+import { swatchOfMix } from "../../../../core/colour/appearance";
 import { differenceInWords, directionInWords } from "../../../../core/colour/difference";
-import { masstone } from "../../../../core/colour/film";
 import type { FoundMix } from "../../../../core/colour/search";
 import { spectrumToHex, type Triple } from "../../../../core/colour/spaces";
 import { partsText } from "../../../../core/plan/cardText";
@@ -39,7 +38,7 @@ const costText = (cost: number) => (cost < 0.05 ? "" : `, ${formatNumber(cost, 1
 
 function Answer({ found, goal, nearest, onTake }: AnswerProps) {
   const paints = usePaints();
-  const colour = spectrumToHex(masstone(opticsOfMix({ parts: found.parts }, paints)));
+  const colour = spectrumToHex(swatchOfMix({ parts: found.parts }, paints));
   const direction = found.difference < 1 ? "" : directionInWords(goal, found.lab);
   return (
     <Box sx={{ display: "flex", alignItems: "center", gap: 1, py: 1, borderTop: 1, borderColor: "divider" }}>
