@@ -68,6 +68,18 @@ function useStage(first: Stage, jobId: string): [Stage, (stage: Stage) => void] 
   return [stage, go];
 }
 
+function StageView({ stage, jobId }: { readonly stage: Stage; readonly jobId: string }) {
+  const View = VIEWS[stage];
+  return (
+    <ViewBoundary
+      name={STAGE_NAMES[stage]}
+      rescue={<Link href={`/api/jobs/${jobId}/export`}>Download the job file</Link>}
+    >
+      <View />
+    </ViewBoundary>
+  );
+}
+
 function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: Stage) => void }) {
   const surface = useSurface();
   const name = useJobStore((state) => state.job?.name ?? "");
@@ -80,22 +92,13 @@ function OpenJob({ stage, go }: { readonly stage: Stage; readonly go: (stage: St
   }, [name, stage]);
   // The header answers at once; a stage is made in slices, so that nothing is held up meanwhile.
   const shown = useDeferredValue<Stage | null>(stage, null);
-  const View = shown && VIEWS[shown];
   return (
     <>
       <JobHeader stage={stage} go={go} />
       <ConflictBar />
       <TakeBack />
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: "flex" }}>
-        {View && (
-          <ViewBoundary
-            key={shown}
-            name={STAGE_NAMES[shown]}
-            rescue={<Link href={`/api/jobs/${id}/export`}>Download the job file</Link>}
-          >
-            <View />
-          </ViewBoundary>
-        )}
+        {shown && <StageView key={shown} stage={shown} jobId={id} />}
       </Box>
     </>
   );

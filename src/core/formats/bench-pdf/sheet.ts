@@ -67,10 +67,10 @@ export const lineMm = (sizePt: number): number => (sizePt * 1.35) / PT_PER_MM;
 const widths = new WeakMap<PDFFont, Map<string, number>>();
 
 function widthOf(word: string, sizePt: number, font: PDFFont): number {
-  let known = widths.get(font);
-  if (!known) widths.set(font, (known = new Map()));
-  let width = known.get(word);
-  if (width === undefined) known.set(word, (width = font.widthOfTextAtSize(word, 1)));
+  const known = widths.get(font) ?? new Map<string, number>();
+  widths.set(font, known);
+  const width = known.get(word) ?? font.widthOfTextAtSize(word, 1);
+  known.set(word, width);
   return width * sizePt;
 }
 
