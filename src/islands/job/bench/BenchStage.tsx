@@ -140,6 +140,7 @@ export function BenchStage() {
   const isDone = (card: Card) => log.some((entry) => entry.cardId === card.id);
   const chosen = cards.find((card) => card.id === cardId) ?? cards.find((card) => !isDone(card)) ?? cards[0];
   const totals = totalsOf(cards);
+  const told = (minutes: number) => (isCounted ? formatMinutes(minutes) : "being counted");
   const at = chosen ? cards.indexOf(chosen) : 0;
   const side = {
     flexShrink: 0,
@@ -159,7 +160,7 @@ export function BenchStage() {
       }}
     >
       <Box sx={{ ...side, width: { xs: "100%", sm: 200, md: 260 }, borderRight: 1, borderColor: "divider" }}>
-        <ColumnHead title="Cards" note={counted(cards.length, "card")} />
+        <ColumnHead title="Cards" note={isCounted ? counted(cards.length, "card") : ""} />
         <CardList cards={cards} chosen={chosen} isDone={isDone} />
       </Box>
       <Box sx={{ flex: { xs: "none", sm: 1 }, order: { xs: -1, sm: 0 }, minWidth: 0, overflow: "auto" }}>
@@ -197,8 +198,8 @@ export function BenchStage() {
         <Box sx={{ mx: -2 }}>
           <ColumnHead title="The whole plan" />
         </Box>
-        <Row name="Hand time">{formatMinutes(totals.handMinutes)}</Row>
-        <Row name="Drying between coats">{formatMinutes(totals.dryMinutes)}</Row>
+        <Row name="Hand time">{told(totals.handMinutes)}</Row>
+        <Row name="Drying between coats">{told(totals.dryMinutes)}</Row>
         <Row name="Figures">{figureOf(job, chosen?.surface).count}</Row>
         <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
           Paint for all cards
