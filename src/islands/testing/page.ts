@@ -37,6 +37,8 @@ vi.stubGlobal("matchMedia", (query: string) => ({
 // something by its class is looked at in a real browser.
 window.getComputedStyle = (element) => (element as HTMLElement).style;
 
+Element.prototype.scrollIntoView = () => undefined;
+
 // Nothing is drawn here; what pictures show is looked at in a real browser.
 HTMLCanvasElement.prototype.getContext = () => null;
 

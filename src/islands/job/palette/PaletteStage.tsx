@@ -7,8 +7,9 @@ import {
   useMediaQuery,
   useTheme,
 } from "@mui/material";
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { NearView } from "../../../ui/NearView";
+import type { Mix } from "../../../core/job";
 import { usePrefs } from "../../../ui/prefs";
 import { Side } from "../../../ui/Side";
 import { SURROUNDS } from "../../../ui/theme";
@@ -34,14 +35,30 @@ const NAMES: Readonly<Record<PaletteView, string>> = {
 const AT_ONCE = 2;
 const CARD_PX = 205;
 
+const cardId = (mixId: string) => `mix-card-${mixId}`;
+
+/** Brings a mix that was just added into view: an answer that was taken, an empty one, one that undo brought back. */
+function useShowNew(mixes: readonly Mix[]): void {
+  const known = useRef(mixes);
+  useEffect(() => {
+    const before = new Set(known.current.map(({ id }) => id));
+    const added = mixes.filter(({ id }) => !before.has(id));
+    known.current = mixes;
+    if (added.length === 1)
+      document.getElementById(cardId(added[0]!.id))?.scrollIntoView({ block: "nearest" });
+  }, [mixes]);
+}
+
 function Mixes() {
   const job = useJob();
   const edit = useEdit();
+  useShowNew(job.mixes);
   return (
     <>
       {job.mixes.map((mix, at) => (
         <NearView
           key={mix.id}
+          id={cardId(mix.id)}
           atOnce={at < AT_ONCE}
           height={CARD_PX}
           standIn={
