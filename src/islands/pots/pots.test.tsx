@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import "../testing/page";
-import { act, screen, within } from "@testing-library/react";
+import { act, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { parsePaint } from "../../core/formats/job-json/jobSchema";
 import type { Paint } from "../../core/job";
@@ -119,7 +119,9 @@ describe("readings of a pot", () => {
     const putDown = async (button: string, until: () => number) => {
       for (let turn = 0; turn < 40 && until() === 0; turn++) {
         await user.click(screen.getByRole("button", { name: button }));
-        await act(() => new Promise((resolve) => setTimeout(resolve, 10)));
+        // It takes its time; until then it cannot be put down again.
+        await waitFor(() => expect(screen.getByRole("button", { name: button })).toBeEnabled());
+        await act(() => Promise.resolve());
       }
       expect(until()).toBe(1);
     };
