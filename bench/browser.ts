@@ -17,13 +17,12 @@ const marks = (page: Page, name: string): Promise<number[]> =>
 
 const fine = (page: Page) => page.waitForSelector('[data-testid="specimen"][data-fine="true"] canvas');
 
-async function watchTasks(page: Page): Promise<void> {
-  await page.evaluate(() => {
-    const seen: number[] = [];
-    (window as unknown as { tasks: number[] }).tasks = seen;
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach((entry) => seen.push(entry.duration)),
-    ).observe({ type: "longtask" });
+/** Keeps the page's long tasks; runs in the page. */
+function keepTasks(): void {
+  const seen: number[] = [];
+  (window as unknown as { tasks: number[] }).tasks = seen;
+  new PerformanceObserver((list) => list.getEntries().forEach((entry) => seen.push(entry.duration))).observe({
+    type: "longtask",
   });
 }
 
@@ -91,13 +90,7 @@ async function benchMemory(browser: Browser, address: string): Promise<void> {
 async function benchPalette(browser: Browser, address: string, pace: number): Promise<void> {
   await put(address, largestPalette());
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.addInitScript(() => {
-    const seen: number[] = [];
-    (window as unknown as { tasks: number[] }).tasks = seen;
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach((entry) => seen.push(entry.duration)),
-    ).observe({ type: "longtask" });
-  });
+  await page.addInitScript(keepTasks);
   await page.goto(`${address}/job/ferry-sergeant/palette`);
   const names = page.getByRole("textbox", { name: "Name of the mix" });
   await names.first().waitFor();
@@ -120,7 +113,7 @@ async function benchPdf(browser: Browser, address: string, pace: number): Promis
   await page.goto(`${address}/job/ferry-sergeant/bench`);
   const make = page.getByRole("button", { name: "Cards and guides as PDF" });
   await make.waitFor();
-  await watchTasks(page);
+  await page.evaluate(keepTasks);
   const file = page.waitForEvent("download", { timeout: 300_000 });
   const start = performance.now();
   await make.click();
@@ -150,7 +143,7 @@ export async function benchBrowser(): Promise<void> {
     await fine(page);
     const opened = performance.now() - start;
     const [openFull] = await marks(page, "crenna-full");
-    await watchTasks(page);
+    await page.evaluate(keepTasks);
     await page.getByRole("button", { name: /^Coat 6/ }).click();
     await page.getByRole("button", { name: "Show all coats" }).click();
     await fine(page);

@@ -50,7 +50,7 @@ function ask(judging: Judging): void {
       const jobId = judging.job.id;
       setState({ ...judgement, jobId, counted: jobId, trying: false, settled: true, failure: null });
     },
-    failed: (failure) => setState({ failure, settled: true }),
+    failed: (failure) => setState({ failure, trying: false, settled: true }),
   });
 }
 
