@@ -7,33 +7,34 @@ import { demoJob, fine } from "./support";
 const axe = readFileSync(path.resolve("node_modules/axe-core/axe.min.js"), "utf8");
 const STAGES = ["brief", "palette", "coats", "check", "bench", "log"] as const;
 
+/** Whether something still fades in: what does has the contrast of neither its start nor its end. */
+const fades = () =>
+  document
+    .getAnimations()
+    .some(
+      ({ effect, playState }) =>
+        playState === "running" && effect?.getComputedTiming().iterations !== Infinity,
+    );
+
 /** Findings of axe that would keep somebody out. */
 async function seriousFindings(page: Page, mode: "light" | "dark", within = "body"): Promise<string[]> {
   await page.evaluate(axe);
-  // What is still fading in has the contrast of neither its start nor its end.
-  await page.evaluate(() =>
-    Promise.all(
-      document
-        .getAnimations()
-        .filter(({ effect }) => effect?.getComputedTiming().iterations !== Infinity)
-        .map(({ finished }) => finished.catch(() => undefined)),
-    ),
-  );
+  // Asked again and again: the promise of an animation whose element has gone is never kept.
+  await expect.poll(() => page.evaluate(fades)).toBe(false);
   // Names, roles and order are the same in both themes: the dark one is asked about its contrast.
   const options = mode === "dark" ? { runOnly: ["color-contrast"] } : {};
-  const results = await page.evaluate(
-    ([part, asked]) =>
-      (window as unknown as { axe: { run(part: string, options: object): Promise<AxeResults> } }).axe.run(
-        part,
-        asked,
-      ),
+  return page.evaluate(
+    async ([part, asked]) => {
+      const { axe } = window as unknown as {
+        axe: { run(part: string, options: object): Promise<AxeResults> };
+      };
+      const { violations } = await axe.run(part, { ...asked, resultTypes: ["violations"] });
+      return violations
+        .filter(({ impact }) => impact === "serious" || impact === "critical")
+        .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`);
+    },
     [within, options] as const,
   );
-  return results.violations
-    .filter((violation) => violation.impact === "serious" || violation.impact === "critical")
-    .map(
-      (violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`,
-    );
 }
 
 async function ready(page: Page, view: string): Promise<void> {

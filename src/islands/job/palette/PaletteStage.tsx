@@ -8,6 +8,7 @@ import {
   useTheme,
 } from "@mui/material";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { Later } from "../../../ui/Later";
 import { NearView } from "../../../ui/NearView";
 import type { Mix } from "../../../core/job";
 import { usePrefs } from "../../../ui/prefs";
@@ -98,7 +99,9 @@ export function PaletteStage() {
         open={drawer === "shelf"}
         onClose={() => setDrawer(null)}
       >
-        <Shelf />
+        <Later>
+          <Shelf />
+        </Later>
       </Side>
       <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
         <Box
@@ -168,7 +171,11 @@ export function PaletteStage() {
         open={drawer === "questions"}
         onClose={() => setDrawer(null)}
       >
-        <Questions />
+        <Later>
+          <Later>
+            <Questions />
+          </Later>
+        </Later>
       </Side>
     </>
   );
