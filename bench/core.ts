@@ -1,6 +1,7 @@
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
 
+import { drawPiece } from "../src/core/piece/still";
 import { buildForm } from "../src/core/surface/forms/buildForm";
 import { createRandom } from "../src/core/random";
 import { startKernel } from "../src/core/simulate/compositor";
@@ -89,6 +90,9 @@ async function skirt(): Promise<Line[]> {
     simulator = new Simulator(kernel);
     await show(request, false);
   });
+  const laid = (await simulator.lay(request, false, always))!;
+  const view = { turnDeg: 0, tiltDeg: null, pxPerMm: 100, mostPx: 520 };
+  const still = await middle(3, () => drawPiece(simulator.skin(request, laid), view));
   return [
     {
       name: "Last coat changed, full picture",
@@ -98,6 +102,7 @@ async function skirt(): Promise<Line[]> {
     { name: "Demo skirt opened, preview and full picture, nothing remembered", ms: open, budget: 1500 },
     { name: "One coat changed, preview", ms: preview, budget: 100 },
     { name: "One coat changed, full picture", ms: full, budget: 500 },
+    { name: "Still picture of it on its form, 520 pixels", ms: still, budget: 400 },
   ];
 }
 

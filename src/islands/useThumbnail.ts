@@ -1,34 +1,56 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { Job, Paint } from "../core/job";
+import type { PiecePicture, PieceView } from "../core/piece/still";
 import type { Specimen } from "../core/simulate/simulator";
 import { deskWorker } from "./deskWorker";
 
 /** Thumbnails are made one after another by one worker, newest asked first would drop the others. */
 let queue: Promise<void> = Promise.resolve();
 
-function simulate(
-  job: Job,
-  paints: readonly Paint[],
-  surfaceId: string,
-  viewMm: number | null,
-): Promise<Specimen | null> {
-  const client = deskWorker();
-  const made = queue.then(
-    () =>
-      new Promise<Specimen | null>((resolve) => {
-        const request = { job, paints, surfaceId, upTo: null, lit: true, viewMm };
-        client.ask(
-          "specimen",
-          { request, full: false },
-          {
-            part: ({ specimen }) => resolve(specimen),
-            failed: () => resolve(null),
-            dropped: () => resolve(null),
-          },
-        );
-      }),
-  );
+function inTurn<T>(make: () => Promise<T>): Promise<T> {
+  const made = queue.then(make);
   queue = made.then(() => undefined);
+  return made;
+}
+
+const requestOf = (job: Job, paints: readonly Paint[], surfaceId: string, viewMm: number | null = null) => ({
+  ...{ job, paints, surfaceId, upTo: null, lit: true, viewMm },
+});
+
+const simulate = (request: ReturnType<typeof requestOf>): Promise<Specimen | null> =>
+  new Promise((resolve) => {
+    deskWorker().ask(
+      "specimen",
+      { request, full: false },
+      {
+        part: ({ specimen }) => resolve(specimen),
+        failed: () => resolve(null),
+        dropped: () => resolve(null),
+      },
+    );
+  });
+
+const stand = (request: ReturnType<typeof requestOf>, view: PieceView): Promise<PiecePicture | null> =>
+  new Promise((resolve) => {
+    deskWorker().ask(
+      "piece",
+      { request, view, full: false },
+      { answer: resolve, failed: () => resolve(null), dropped: () => resolve(null) },
+    );
+  });
+
+/** What comes of something that is made in turn: undefined while it is made, null where it cannot be. */
+function useMade<T>(make: () => Promise<T | null>): T | null | undefined {
+  const [made, setMade] = useState<T | null | undefined>(undefined);
+  useEffect(() => {
+    let gone = false;
+    void inTurn(make).then((one) => {
+      if (!gone) setMade(one);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [make]);
   return made;
 }
 
@@ -39,15 +61,25 @@ export function useThumbnail(
   surfaceId: string,
   viewMm: number | null = null,
 ): Specimen | null | undefined {
-  const [specimen, setSpecimen] = useState<Specimen | null | undefined>(undefined);
-  useEffect(() => {
-    let gone = false;
-    void simulate(job, paints, surfaceId, viewMm).then((made) => {
-      if (!gone) setSpecimen(made);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [job, paints, surfaceId, viewMm]);
-  return specimen;
+  return useMade(
+    useMemo(
+      () => () => simulate(requestOf(job, paints, surfaceId, viewMm)),
+      [job, paints, surfaceId, viewMm],
+    ),
+  );
+}
+
+/** A still picture of a surface on its form, as such a piece is usually held; undefined while it is made, null where it cannot be. */
+export function usePiece(
+  job: Job,
+  paints: readonly Paint[],
+  surfaceId: string,
+  { pxPerMm, mostPx }: Pick<PieceView, "pxPerMm" | "mostPx">,
+): PiecePicture | null | undefined {
+  return useMade(
+    useMemo(
+      () => () => stand(requestOf(job, paints, surfaceId), { turnDeg: 0, tiltDeg: null, pxPerMm, mostPx }),
+      [job, paints, surfaceId, pxPerMm, mostPx],
+    ),
+  );
 }

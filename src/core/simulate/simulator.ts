@@ -10,7 +10,8 @@ import type { Compositor } from "./compositor";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
 import { raisedBy } from "./layCoat";
 import { seenFrom } from "./seenFrom";
-import { finishOf, layFinish, layShine } from "./surfaceFinish";
+import type { PieceSkin } from "../piece/still";
+import { finishOf, glossOf, layFinish, layShine, type SurfaceFinish } from "./surfaceFinish";
 
 /** Which surface is to be painted, up to which coat, and how it is looked at. */
 export interface SpecimenRequest {
@@ -102,7 +103,7 @@ export class Simulator {
    */
   async lay(request: SpecimenRequest, preview: boolean, wanted: StillWanted): Promise<LaidSurface | null> {
     const { job, mostCells, surfaceId } = request;
-    const surface = job.surfaces.find((one) => one.id === surfaceId);
+    const surface = surfaceOf(request);
     if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
     const grids = this.gridsOf(surface, job.hand.finestLineMm, figureOf(job, surface).lamp, mostCells);
     const grid = preview ? grids.preview : grids.full;
@@ -114,45 +115,70 @@ export class Simulator {
     }
   }
 
-  /** The picture of a laid surface; `afterCoat` is told the picture after each coat. */
-  picture(
+  /** Paint and finish of a laid surface, under a light or (null) without any. */
+  private painted(
     request: SpecimenRequest,
-    laid: LaidSurface,
-    afterCoat?: (coat: number, from: number, rgba: Uint8Array) => void,
-  ): Specimen {
-    const { grid } = laid;
-    const shown = request.upTo === null ? laid.coats : laid.coats.slice(0, request.upTo);
+    { grid }: LaidSurface,
+    shown: readonly LaidCoat[],
+    shade: Float32Array | null,
+    afterCoat?: AfterCoat,
+  ): { readonly rgba: Uint8ClampedArray<ArrayBuffer>; readonly finish: SurfaceFinish | null } {
+    const { job, paints } = request;
     const coats = shown.map(({ coat, film }) => ({
       coat,
       film,
-      table: filmTable(opticsOfMix(mixById(request.job, coat.mixId), request.paints), film.maxUm),
+      table: filmTable(opticsOfMix(mixById(job, coat.mixId), paints), film.maxUm),
     }));
     const rgba = new Uint8ClampedArray(grid.width * grid.height * 4);
-    const heights = request.lit
-      ? raisedBy(
-          grid,
-          shown.map((one) => one.film),
-        )
-      : null;
+    const ground = primerSpectrum(figureOf(job, surfaceOf(request)).primer);
+    this.composite({ ground, coats, inside: grid.inside, shade }, rgba, afterCoat);
+    const finish = finishOf(coats, job, paints, grid.inside.length);
+    if (finish) layFinish(rgba, finish, grid.inside, shade);
+    return { rgba, finish };
+  }
+
+  /** The picture of a laid surface; `afterCoat` is told the picture after each coat. */
+  picture(request: SpecimenRequest, laid: LaidSurface, afterCoat?: AfterCoat): Specimen {
+    const { grid } = laid;
+    const shown = shownOf(request, laid);
+    const heights = request.lit ? raisedOf(laid, shown) : null;
     const shade = heights && fieldsOf(grid).lightOn(heights);
-    const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
-    this.composite(
-      { ground: primerSpectrum(figureOf(request.job, surface).primer), coats, inside: grid.inside, shade },
-      rgba,
-      afterCoat,
-    );
-    const finish = finishOf(coats, request.job, request.paints, grid.inside.length);
-    if (finish) {
-      layFinish(rgba, finish, grid.inside, shade);
-      if (heights) layShine(rgba, finish, heights, grid);
-    }
+    const { rgba, finish } = this.painted(request, laid, shown, shade, afterCoat);
+    if (finish && heights) layShine(rgba, finish, heights, grid);
     if (request.map === "light") showLight(grid, rgba);
     if (request.map === "wear") showWear(grid, rgba, request);
     if (request.viewMm) seenFrom(rgba, grid.inside, grid, request.viewMm);
     const { width, height, pitchMm, originX, originY } = grid;
     return { rgba, width, height, pitchMm, originX, originY, reduced: laid.reduced };
   }
+
+  /** What a laid surface wears, for a picture of the piece in space. */
+  skin(request: SpecimenRequest, laid: LaidSurface): PieceSkin {
+    const shown = shownOf(request, laid);
+    const { rgba, finish } = this.painted(request, laid, shown, null);
+    return {
+      grid: laid.grid,
+      rgba,
+      heights: raisedOf(laid, shown),
+      gloss: finish && finish.top.map(glossOf),
+    };
+  }
 }
+
+/** Told which coat was laid, from which cell on, and the picture after it. */
+type AfterCoat = (coat: number, from: number, rgba: Uint8Array) => void;
+
+const surfaceOf = ({ job, surfaceId }: SpecimenRequest) => job.surfaces.find((one) => one.id === surfaceId);
+
+/** Coats up to the one that is asked for. */
+const shownOf = ({ upTo }: SpecimenRequest, { coats }: LaidSurface): readonly LaidCoat[] =>
+  upTo === null ? coats : coats.slice(0, upTo);
+
+const raisedOf = ({ grid }: LaidSurface, shown: readonly LaidCoat[]): Float32Array =>
+  raisedBy(
+    grid,
+    shown.map((one) => one.film),
+  );
 
 /** The light map: what a painter would photograph on the primed figure under the lamp. */
 function showLight(grid: SurfaceGrid, rgba: Uint8ClampedArray): void {
@@ -165,7 +191,7 @@ function showLight(grid: SurfaceGrid, rgba: Uint8ClampedArray): void {
 
 /** The wear map: white where most is worn, on a dark ground. */
 function showWear(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: SpecimenRequest): void {
-  const surface = request.job.surfaces.find((one) => one.id === request.surfaceId);
+  const surface = surfaceOf(request);
   if (!surface) return;
   const worn = wearMap(grid, surface.wear, surface.seed);
   for (let at = 0; at < worn.length; at++)

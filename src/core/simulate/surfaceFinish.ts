@@ -9,6 +9,9 @@ import { CURVE_STEPS } from "./kernel/layout";
 import type { FilmPlanes } from "./planes";
 import { passing } from "./showing";
 
+/** How glossy a veil is: 0 matt … 1 gloss. */
+export const glossOf = (veil: number): number => 1 - veil / VEIL.matt;
+
 /** A film thinner than this sinks into the surface below and takes its finish, µm dry. */
 const SINKS_UM = 8;
 /** Finishes nearer to each other than this look the same. */
@@ -93,6 +96,14 @@ export function layFinish(
   }
 }
 
+/** The lamp mirrored in ground of a gloss that faces halfway between lamp and eye so much, as a share of white. */
+export function shineOf(gloss: number, facing: number): number {
+  if (facing <= 0) return 0;
+  return (
+    SHINE.strength * gloss * gloss * facing ** (SHINE.least + (SHINE.most - SHINE.least) * gloss * gloss)
+  );
+}
+
 /**
  * The lamp mirrored in what shines. Source: Blinn, "Models of light reflection for computer synthesized pictures",
  * SIGGRAPH 1977, seen straight from the front.
@@ -111,14 +122,12 @@ export function layShine(
   for (let row = 1; row < height - 1; row++) {
     for (let column = 1; column < width - 1; column++) {
       const at = row * width + column;
-      const gloss = 1 - finish.top[at]! / VEIL.matt;
+      const gloss = glossOf(finish.top[at]!);
       if (inside[at]! < 0.5 || gloss < 0.05) continue;
       const sx = (heights[at + 1]! - heights[at - 1]!) * scale;
       const sy = (heights[at + width]! - heights[at - width]!) * scale;
       const facing = (-sx * half[0] - sy * half[1] + half[2]) / length / Math.sqrt(1 + sx * sx + sy * sy);
-      if (facing <= 0) continue;
-      const power = SHINE.least + (SHINE.most - SHINE.least) * gloss * gloss;
-      const shine = SHINE.strength * gloss * gloss * facing ** power;
+      const shine = shineOf(gloss, facing);
       if (shine < 0.002) continue;
       for (let channel = 0; channel < 3; channel++) {
         const linear = Math.min(1, DECODE[rgba[at * 4 + channel]!]! + shine);

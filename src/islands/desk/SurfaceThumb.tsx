@@ -1,15 +1,19 @@
 import { Box, Typography } from "@mui/material";
 import type { Job, Paint, Surface } from "../../core/job";
+import { useState } from "react";
 import { Picture } from "../../ui/Picture";
 import { usePrefs } from "../../ui/prefs";
 import { SURROUNDS } from "../../ui/theme";
-import { useThumbnail } from "../useThumbnail";
+import { usePiece } from "../useThumbnail";
 
 /** Screen pixels per millimetre on the desk: the same for all, so that sizes compare. */
-const PX_PER_MM = 7;
+const PX_PER_MM = 9;
 const WIDEST_PX = 420;
 
-/** A surface, simulated, at the size it has beside all others. */
+/** Pixels of the picture for one of the page: it stays sharp on fine screens. */
+const finer = () => Math.min(2, Math.max(1, window.devicePixelRatio));
+
+/** A surface, simulated on its form, at the size it has beside all others. */
 export function SurfaceThumb({
   job,
   paints,
@@ -19,9 +23,9 @@ export function SurfaceThumb({
   readonly paints: readonly Paint[];
   readonly surface: Surface;
 }) {
-  const specimen = useThumbnail(job, paints, surface.id);
+  const [fine] = useState(finer);
+  const piece = usePiece(job, paints, surface.id, { pxPerMm: PX_PER_MM * fine, mostPx: WIDEST_PX * fine });
   const surround = usePrefs((prefs) => prefs.surround);
-  const width = specimen ? Math.min(WIDEST_PX, specimen.width * specimen.pitchMm * PX_PER_MM) : 320;
   return (
     <Box component="figure" sx={{ m: 0 }}>
       <Box
@@ -29,17 +33,17 @@ export function SurfaceThumb({
           bgcolor: SURROUNDS[surround],
           p: 1.5,
           minHeight: 150,
-          minWidth: 200,
+          minWidth: 110,
           display: "grid",
           placeItems: "center",
         }}
       >
-        {specimen ? (
-          <Picture pixels={specimen} label={`${surface.name}, simulated`} cssWidth={`${width}px`} />
+        {piece ? (
+          <Picture pixels={piece} label={`${surface.name}, simulated`} cssWidth={`${piece.width / fine}px`} />
         ) : (
           // On the surround, not on the chrome: its own black or white.
           <Typography sx={{ color: surround === "dark" ? "#fff" : "#000" }}>
-            {specimen === undefined ? "Simulating" : "Sizes or thread count need mending"}
+            {piece === undefined ? "Simulating" : "Sizes or thread count need mending"}
           </Typography>
         )}
       </Box>

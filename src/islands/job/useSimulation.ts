@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { create } from "zustand";
 import { asFigure } from "../../core/edits/figures";
 import type { Job, Paint } from "../../core/job";
+import type { PieceView } from "../../core/piece/still";
 import type { Section, SectionLine } from "../../core/simulate/section";
 import type { Specimen } from "../../core/simulate/simulator";
 import { lastOf } from "../../ui/lastOf";
@@ -112,6 +113,11 @@ export const stopDrawing = (): void => simulationWorker().cancel(asked.id);
 export const drawAgain = (): void => {
   if (lastAsked) send(lastAsked);
 };
+
+/** Asks for a still picture of the piece in space, painted as the newest picture is. */
+export function askPiece(view: PieceView, full: boolean, hearing: Hearing<"piece">): void {
+  if (lastAsked) simulationWorker().ask("piece", { request: lastAsked.request, view, full }, hearing);
+}
 
 /** Asks the worker for the picture of a surface; it replaces the one asked for before. */
 export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {

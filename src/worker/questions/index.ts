@@ -6,6 +6,7 @@ import { judge } from "./judge";
 import { mainColours } from "./mainColours";
 import { mixes } from "./mixes";
 import { picture } from "./picture";
+import { piece } from "./piece";
 import { heights, reliefPicture } from "./relief";
 import { section } from "./section";
 import { specimen } from "./specimen";
@@ -15,6 +16,7 @@ import { wellAdditions } from "./wellAdditions";
 /** Everything the page can ask of the worker, by id. A new question is one file and one line here. */
 export const questions = {
   specimen,
+  piece,
   section,
   judge,
   cards,

@@ -1,10 +1,10 @@
-import { boolean, number, object, string } from "yup";
+import { boolean, object } from "yup";
 import { buildUp } from "../../core/simulate/planes";
 import type { Specimen, SpecimenRequest } from "../../core/simulate/simulator";
-import { jobField, paintsField } from "../checked";
 import { bringHeights } from "../heights";
 import { defineQuestion } from "../question";
 import { laid, simulator } from "../simulation";
+import { specimenRequestField } from "../specimenRequest";
 import { takeSteps, type Steps } from "../steps";
 
 /** The picture as it comes: small first, then full with the thickest films in it, µm. */
@@ -24,16 +24,7 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
   newestOnly: true,
   schema: object({
     full: boolean().strict().required(),
-    request: object({
-      job: jobField(),
-      paints: paintsField(),
-      surfaceId: string().strict().required(),
-      upTo: number().strict().integer().min(0).nullable().defined(),
-      lit: boolean().strict().required(),
-      map: string().strict().oneOf(["light", "wear"]).nullable(),
-      mostCells: number().strict().integer().min(10_000).max(2_000_000),
-      viewMm: number().strict().min(50).max(10000).nullable(),
-    }).required(),
+    request: specimenRequestField(),
   }),
   async run({ request, full }, { wanted, part }) {
     const sim = await simulator;

@@ -1,4 +1,4 @@
-import { Box, Typography } from "@mui/material";
+import { Box } from "@mui/material";
 import { useEffect, useRef, useState } from "react";
 import type { Specimen } from "../../../core/simulate/simulator";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
@@ -6,13 +6,15 @@ import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { useView } from "../viewStore";
 import type { FormScene } from "./formScene";
+import { FormStill } from "./FormStill";
+import { turnKeys } from "./turnKeys";
 import { useFigure } from "../useSurface";
 
 /** The surface on its form in space; dragged to turn, with the wheel nearer. */
 export function FormView({ specimen, form }: { readonly specimen: Specimen; readonly form: SurfaceForm }) {
   const room = useRef<HTMLDivElement>(null);
   const scene = useRef<FormScene | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
+  const [failed, setFailed] = useState(false);
   const [ready, setReady] = useState(false);
   const surround = usePrefs((prefs) => prefs.surround);
   const { lamp } = useFigure();
@@ -26,7 +28,8 @@ export function FormView({ specimen, form }: { readonly specimen: Specimen; read
         scene.current = startScene(room.current);
         setReady(true);
       })
-      .catch((error: unknown) => setFailure(error instanceof Error ? error.message : String(error)));
+      // No graphics: the worker draws it, one still picture after another.
+      .catch(() => setFailed(true));
     return () => {
       gone = true;
       scene.current?.end();
@@ -41,13 +44,8 @@ export function FormView({ specimen, form }: { readonly specimen: Specimen; read
   }, [specimen, form, ready]);
   useEffect(() => {
     if (ready) scene.current?.setLight(lamp, lit, SURROUNDS[surround]);
-  }, [lamp, lit, surround, ready]);
-  if (failure !== null)
-    return (
-      <Typography role="alert" sx={{ p: 3 }}>
-        This browser cannot draw in space ({failure}). Choose Flat above the picture; all is there as well.
-      </Typography>
-    );
+  }, [lamp, lit, surround, form, ready]);
+  if (failed) return <FormStill form={form} />;
   return (
     <Box
       ref={room}
@@ -55,19 +53,12 @@ export function FormView({ specimen, form }: { readonly specimen: Specimen; read
       tabIndex={0}
       aria-label="The surface on its form; arrow keys turn it, plus and minus bring it nearer"
       data-ready={ready}
-      onKeyDown={(event) => {
-        const [turn, tilt] = {
-          ArrowLeft: [-1, 0],
-          ArrowRight: [1, 0],
-          ArrowUp: [0, -1],
-          ArrowDown: [0, 1],
-        }[event.key] ?? [0, 0];
-        if (turn !== 0 || tilt !== 0) {
-          event.preventDefault();
-          scene.current?.turn(turn! * 0.15, tilt! * 0.12);
-        }
-        if (event.key === "+" || event.key === "-") scene.current?.nearer(event.key === "+" ? 0.85 : 1.18);
-      }}
+      onKeyDown={(event) =>
+        turnKeys(event, {
+          turn: (aside, up) => scene.current?.turn(aside * 0.15, -up * 0.12),
+          nearer: (steps) => scene.current?.nearer(steps > 0 ? 0.85 : 1.18),
+        })
+      }
       sx={{ position: "absolute", inset: 0 }}
     />
   );

@@ -23,6 +23,7 @@ import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
 import type { Lamp } from "../../../core/job";
 import type { Specimen } from "../../../core/simulate/simulator";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
+import { lampInSpace, usualTilt } from "../../../core/piece/stance";
 import { lampVector } from "../../../core/surface/grid";
 
 /** A form drawn in space. */
@@ -113,13 +114,14 @@ export function startScene(room: HTMLElement): FormScene {
   controls.enablePan = false;
   const ambient = new AmbientLight(0xffffff, 0.9);
   const lampLight = new DirectionalLight(0xffffff, 2.6);
-  camera.add(lampLight, lampLight.target);
-  scene.add(camera, ambient);
+  // The lamp stands in the room: what is turned away from it is dark.
+  scene.add(camera, ambient, lampLight, lampLight.target);
   const plain = new MeshBasicMaterial({ side: DoubleSide });
   const matt = new MeshStandardMaterial({ side: DoubleSide, roughness: 0.92, metalness: 0 });
   const mesh = new Mesh<BufferGeometry, Material>(new BufferGeometry(), plain);
   scene.add(mesh);
   let flat: Float32Array = new Float32Array(0);
+  let shown: SurfaceForm | null = null;
   let asked = false;
   const draw = () => {
     if (asked) return;
@@ -142,13 +144,16 @@ export function startScene(room: HTMLElement): FormScene {
   return {
     setForm(form) {
       mesh.geometry.dispose();
+      shown = form;
       const made = meshOf(form);
       mesh.geometry = made.geometry;
       flat = made.flat;
       const { center, radius } = made.geometry.boundingSphere!;
       controls.target.copy(center);
       const away = radius / Math.sin((camera.fov * Math.PI) / 360);
-      camera.position.copy(center).add(new Vector3(0, form.id === "base" ? 0.9 : 0.28, 1).setLength(away));
+      camera.position
+        .copy(center)
+        .add(new Vector3(0, Math.tan((usualTilt(form) * Math.PI) / 180), 1).setLength(away));
       controls.minDistance = radius * 0.8;
       controls.maxDistance = away * 3;
       draw();
@@ -168,9 +173,7 @@ export function startScene(room: HTMLElement): FormScene {
       draw();
     },
     setLight(lamp, lit, surround) {
-      const [x, y, z] = lampVector(lamp);
-      lampLight.position.set(x * 100, -y * 100, z * 100);
-      lampLight.target.position.set(0, 0, 0);
+      if (shown) lampLight.position.set(...lampInSpace(shown, lampVector(lamp))).setLength(100);
       mesh.material = lit ? matt : plain;
       scene.background = new Color(surround);
       draw();

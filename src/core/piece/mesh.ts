@@ -1,0 +1,116 @@
+import type { SurfaceGrid } from "../surface/grid";
+
+/** A painted piece in space: every `step`-th cell of its grid as a point, with the relief and the paint on it. */
+export interface PieceMesh {
+  readonly columns: number;
+  readonly rows: number;
+  /** Cells of the grid between two points. */
+  readonly step: number;
+  /** x, y, z of each point, mm: right, up, towards the front. */
+  readonly points: Float32Array;
+  /** Unit vectors out of the painted side, at each point. */
+  readonly normals: Float32Array;
+  /** Squares of four points, named by the upper left one: 2 whole on the piece, 1 in part, 0 beside it. */
+  readonly holds: Uint8Array;
+}
+
+type MeshSize = Pick<PieceMesh, "columns" | "rows" | "step">;
+
+/** Points along a side where the last ones would fall beside the grid: the last point is its last cell. */
+const pointsAlong = (cells: number, step: number) => Math.ceil((cells - 1) / step) + 1;
+
+/** The cell a point stands on. */
+const cellOf = (grid: SurfaceGrid, step: number, column: number, row: number): number =>
+  Math.min(grid.height - 1, row * step) * grid.width + Math.min(grid.width - 1, column * step);
+
+function placePoints(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Float32Array {
+  const points = new Float32Array(columns * rows * 3);
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const at = cellOf(grid, step, column, row);
+      // The very middle of a round piece has no direction of its own.
+      const heightMm = Math.min(grid.form.slantMm * 0.9999, grid.heightMm[at]!);
+      points.set(grid.form.inSpace({ turnDeg: grid.turnDeg[at]!, heightMm }), (row * columns + column) * 3);
+    }
+  }
+  return points;
+}
+
+/** Unit normals from each point's neighbours: down × right looks out of the painted side. */
+function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Float32Array {
+  const out = new Float32Array(points.length);
+  for (let row = 0; row < rows; row++) {
+    const above = (row > 0 ? row - 1 : 0) * columns;
+    const below = (row < rows - 1 ? row + 1 : row) * columns;
+    for (let column = 0; column < columns; column++) {
+      const left = (row * columns + (column > 0 ? column - 1 : 0)) * 3;
+      const right = (row * columns + (column < columns - 1 ? column + 1 : column)) * 3;
+      const [top, bottom] = [(above + column) * 3, (below + column) * 3];
+      const rx = points[right]! - points[left]!;
+      const ry = points[right + 1]! - points[left + 1]!;
+      const rz = points[right + 2]! - points[left + 2]!;
+      const dx = points[bottom]! - points[top]!;
+      const dy = points[bottom + 1]! - points[top + 1]!;
+      const dz = points[bottom + 2]! - points[top + 2]!;
+      const nx = dy * rz - dz * ry;
+      const ny = dz * rx - dx * rz;
+      const nz = dx * ry - dy * rx;
+      const length = Math.sqrt(nx * nx + ny * ny + nz * nz) || 1;
+      const at = (row * columns + column) * 3;
+      out[at] = nx / length;
+      out[at + 1] = ny / length;
+      out[at + 2] = nz / length;
+    }
+  }
+  return out;
+}
+
+/** Moves points outwards by the paint that lies on the relief, mm. */
+function raise(
+  points: Float32Array,
+  normals: Float32Array,
+  grid: SurfaceGrid,
+  heights: Float32Array,
+  { columns, rows, step }: MeshSize,
+): void {
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const at = cellOf(grid, step, column, row);
+      const up = heights[at]! - grid.relief[at]!;
+      const point = (row * columns + column) * 3;
+      for (let axis = 0; axis < 3; axis++) points[point + axis]! += up * normals[point + axis]!;
+    }
+  }
+}
+
+function holdsOf(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Uint8Array {
+  const { inside } = grid;
+  const holds = new Uint8Array(columns * rows);
+  for (let row = 0; row < rows - 1; row++) {
+    for (let column = 0; column < columns - 1; column++) {
+      const a = inside[cellOf(grid, step, column, row)]!;
+      const b = inside[cellOf(grid, step, column + 1, row)]!;
+      const c = inside[cellOf(grid, step, column, row + 1)]!;
+      const d = inside[cellOf(grid, step, column + 1, row + 1)]!;
+      if (a + b + c + d > 0) holds[row * columns + column] = a + b + c + d === 4 ? 2 : 1;
+    }
+  }
+  return holds;
+}
+
+/**
+ * The piece of a grid, bent as its form stands in space.
+ * @param heights relief with the paint on it, mm, per cell of the grid
+ * @param mostPoints about how many points it may have; every cell is one where there are no more
+ */
+export function meshOf(grid: SurfaceGrid, heights: Float32Array, mostPoints: number): PieceMesh {
+  const step = Math.max(1, Math.round(Math.sqrt((grid.width * grid.height) / mostPoints)));
+  const size = { columns: pointsAlong(grid.width, step), rows: pointsAlong(grid.height, step), step };
+  const points = placePoints(grid, size);
+  let normals = normalsOf(points, size);
+  if (heights !== grid.relief) {
+    raise(points, normals, grid, heights, size);
+    normals = normalsOf(points, size);
+  }
+  return { ...size, points, normals, holds: holdsOf(grid, size) };
+}

@@ -1,0 +1,28 @@
+import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
+import type { LampVector } from "../surface/grid";
+
+/** What lies level is looked at from above, what stands from a little above, degrees. */
+const [TILT_LYING, TILT_STANDING] = [40, 12] as const;
+
+/** The way a flat piece faces as a whole: 0 straight ahead (it stands on edge), 1 straight up (it lies on the table). */
+function facesUp(form: SurfaceForm): { readonly up: number; readonly ahead: number } {
+  const turnDeg = form.turnDeg / 2;
+  const [, lowY, lowZ] = form.inSpace({ turnDeg, heightMm: 0.05 * form.slantMm });
+  const [, highY, highZ] = form.inSpace({ turnDeg, heightMm: 0.95 * form.slantMm });
+  const length = Math.hypot(lowY - highY, lowZ - highZ) || 1;
+  return { up: (lowZ - highZ) / length, ahead: (highY - lowY) / length };
+}
+
+/**
+ * The job's lamp in space, a unit vector (right, up, ahead): for a bent form as it stands; for a flat one so that it
+ * gets the light it gets when it is laid flat, whether it stands on edge or lies on the table.
+ */
+export function lampInSpace(form: SurfaceForm, [x, y, z]: LampVector): SpacePoint {
+  if (form.facing) return [x, -y, z];
+  const { up, ahead } = facesUp(form);
+  return [x, -y * ahead + z * up, y * up + z * ahead];
+}
+
+/** From how far above such a piece is usually looked at, degrees. */
+export const usualTilt = (form: SurfaceForm): number =>
+  !form.facing && facesUp(form).up > 0.8 ? TILT_LYING : TILT_STANDING;

@@ -1,0 +1,272 @@
+import { decodeSrgb } from "../colour/spaces";
+import { CURVE } from "../simulate/compositor";
+import { CURVE_STEPS } from "../simulate/kernel/layout";
+import { fieldsOf } from "../surface/fields";
+import type { SpacePoint } from "../surface/forms/form";
+import type { SurfaceGrid } from "../surface/grid";
+import { meshOf, type PieceMesh } from "./mesh";
+import {
+  dot,
+  extentOf,
+  eyeAt,
+  look,
+  projected,
+  windowAround,
+  type OnPiece,
+  type Seen,
+  type Window,
+} from "./raster";
+import { lampInSpace, usualTilt } from "./stance";
+import { lampViewOf, lightAt, reached, type LampView } from "./shade";
+
+/** What a piece wears: the grid it was painted on, its paint without any light, and how that lies and shines. */
+export interface PieceSkin {
+  readonly grid: SurfaceGrid;
+  /** The paint's own colour, sRGB bytes, per cell; alpha 0 beside the piece. */
+  readonly rgba: Uint8ClampedArray;
+  /** Relief with the paint on it, mm. */
+  readonly heights: Float32Array;
+  /** 0 matt … 1 gloss, per cell; null where all of it is matt. */
+  readonly gloss: Float32Array | null;
+}
+
+/** From where a piece is looked at, and how large. */
+export interface PieceView {
+  /** Round the upright axis, degrees; 0 is its front. */
+  readonly turnDeg: number;
+  /** From above, degrees, −89…89; null: as such a piece is usually held. */
+  readonly tiltDeg: number | null;
+  readonly pxPerMm: number;
+  /** Longest side of the picture, pixels: a large piece is drawn smaller. */
+  readonly mostPx: number;
+}
+
+/** A picture of a piece in space on nothing: alpha is how much of a pixel it fills. */
+export interface PiecePicture {
+  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+  readonly width: number;
+  readonly height: number;
+  readonly pxPerMm: number;
+}
+
+/** Points of the mesh: more are not seen in a picture of this kind. */
+const MOST_POINTS = 90_000;
+/** Every pixel is the mean of this many by this many. */
+const FINER = 2;
+const MARGIN_PX = 4;
+/** The inner side, primed dark and not painted, as linear light. */
+const INSIDE = 0.03;
+const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
+
+/** A place of the mesh between four of its points, and their shares. */
+interface Between {
+  readonly at: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+function mixed(
+  values: Float32Array,
+  { columns, rows }: PieceMesh,
+  { at, x, y }: Between,
+  axis: number,
+): number {
+  const right = at % columns < columns - 1 ? 3 : 0;
+  const below = at + columns < columns * rows ? columns * 3 : 0;
+  const base = at * 3 + axis;
+  const top = values[base]! * (1 - x) + values[base + right]! * x;
+  return top + (values[base + below]! * (1 - x) + values[base + below + right]! * x - top) * y;
+}
+
+const pointOf = (values: Float32Array, mesh: PieceMesh, between: Between): SpacePoint => [
+  mixed(values, mesh, between, 0),
+  mixed(values, mesh, between, 1),
+  mixed(values, mesh, between, 2),
+];
+
+/** Everything one pixel is worked out from. */
+interface Scene {
+  readonly skin: PieceSkin;
+  readonly mesh: PieceMesh;
+  readonly sky: Float32Array;
+  readonly lamp: SpacePoint;
+  readonly eye: SpacePoint;
+  readonly lampView: LampView;
+}
+
+/** Adds up the paint's light around a place between four cells; cells beside the piece give nothing. */
+function paintAt({ skin }: Scene, x: number, y: number, out: Float64Array): void {
+  const { rgba, grid } = skin;
+  const [left, top] = [Math.min(grid.width - 2, Math.floor(x)), Math.min(grid.height - 2, Math.floor(y))];
+  const [tx, ty] = [x - left, y - top];
+  let all = 0;
+  out.fill(0);
+  for (let corner = 0; corner < 4; corner++) {
+    const [dx, dy] = [corner & 1, corner >> 1];
+    const at = ((top + dy) * grid.width + left + dx) * 4;
+    const share = (dx === 1 ? tx : 1 - tx) * (dy === 1 ? ty : 1 - ty) * (rgba[at + 3]! > 0 ? 1 : 0);
+    all += share;
+    for (let channel = 0; channel < 3; channel++) out[channel]! += share * DECODE[rgba[at + channel]!]!;
+  }
+  if (all > 0) for (let channel = 0; channel < 3; channel++) out[channel]! /= all;
+}
+
+/** The normal of the mesh, tipped by what is finer than its points: relief and paint. */
+function normalAt({ mesh, skin }: Scene, between: Between, cell: number): SpacePoint {
+  const [x, y, z] = pointOf(mesh.normals, mesh, between);
+  const { grid, heights } = skin;
+  if (mesh.step === 1) return scaled(x, y, z);
+  const right = fineRise(heights, cell, 1, mesh.step, grid.pitchMm);
+  const down = fineRise(heights, cell, grid.width, mesh.step, grid.pitchMm);
+  const [ux, uy, uz] = along(mesh, between.at, 3);
+  const [vx, vy, vz] = along(mesh, between.at, mesh.columns * 3);
+  return scaled(x - right * ux - down * vx, y - right * uy - down * vy, z - right * uz - down * vz);
+}
+
+function scaled(x: number, y: number, z: number): SpacePoint {
+  const length = Math.sqrt(x * x + y * y + z * z) || 1;
+  return [x / length, y / length, z / length];
+}
+
+/** Slope between neighbouring cells less the slope that the mesh has there, mm per mm. */
+function fineRise(heights: Float32Array, cell: number, way: number, step: number, pitchMm: number): number {
+  const wide = step * way;
+  if (cell < wide || cell + wide >= heights.length) return 0;
+  const fine = heights[cell + way]! - heights[cell - way]!;
+  const coarse = (heights[cell + wide]! - heights[cell - wide]!) / step;
+  return (fine - coarse) / (2 * pitchMm);
+}
+
+/** Unit vector from a point of the mesh to its neighbour so many values on. */
+function along({ points }: PieceMesh, at: number, on: number): SpacePoint {
+  const [from, to] = [at * 3, Math.min(points.length - 3, at * 3 + on)];
+  return scaled(
+    points[to]! - points[from]!,
+    points[to + 1]! - points[from + 1]!,
+    points[to + 2]! - points[from + 2]!,
+  );
+}
+
+/** Linear light of one place of the mesh, from its painted side or its inner one. */
+function shadePlace(scene: Scene, column: number, row: number, front: boolean, out: Float64Array): void {
+  const { mesh, skin, lamp, eye, lampView } = scene;
+  const { grid, gloss } = skin;
+  const [left, top] = [Math.floor(column), Math.floor(row)];
+  const between: Between = { at: top * mesh.columns + left, x: column - left, y: row - top };
+  const x = Math.min(grid.width - 1, column * mesh.step);
+  const y = Math.min(grid.height - 1, row * mesh.step);
+  const cell = Math.round(y) * grid.width + Math.round(x);
+  const outer = normalAt(scene, between, cell);
+  const normal: SpacePoint = front ? outer : [-outer[0], -outer[1], -outer[2]];
+  const free = dot(normal, lamp) <= 0 ? 0 : reached(lampView, pointOf(mesh.points, mesh, between));
+  const sky = front ? scene.sky[cell]! : 0.5;
+  const light = lightAt(normal, lamp, eye, { free, sky, gloss: front && gloss ? gloss[cell]! : 0 });
+  if (front) paintAt(scene, x, y, out);
+  else out.fill(INSIDE);
+  for (let channel = 0; channel < 3; channel++)
+    out[channel] = Math.min(1, out[channel]! * light.shade + light.shine);
+}
+
+const FINER_PIXELS = FINER * FINER;
+/** Finer pixels this near to each other on the mesh, in points, show one place: it is lit once. */
+const ONE_PLACE = 3;
+
+/** Whether all finer pixels of a pixel show nearly the same place, so that their middle stands for them. */
+function onePlace({ near, column, row, front }: Seen, pixels: Int32Array): boolean {
+  const first = pixels[0]!;
+  for (let finer = 0; finer < FINER_PIXELS; finer++) {
+    const pixel = pixels[finer]!;
+    if (near[pixel] === -Infinity || front[pixel] !== front[first]) return false;
+    if (Math.abs(column[pixel]! - column[first]!) > ONE_PLACE) return false;
+    if (Math.abs(row[pixel]! - row[first]!) > ONE_PLACE) return false;
+  }
+  return true;
+}
+
+/** Sums up the light of a pixel's finer ones. @returns how many of them are filled */
+function lightOfPixel(
+  scene: Scene,
+  seen: Seen,
+  pixels: Int32Array,
+  one: Float64Array,
+  sum: Float64Array,
+): number {
+  sum.fill(0);
+  let filled = 0;
+  if (onePlace(seen, pixels)) {
+    let [column, row] = [0, 0];
+    for (let finer = 0; finer < FINER_PIXELS; finer++) {
+      column += seen.column[pixels[finer]!]! / FINER_PIXELS;
+      row += seen.row[pixels[finer]!]! / FINER_PIXELS;
+    }
+    shadePlace(scene, column, row, seen.front[pixels[0]!] === 1, one);
+    for (let channel = 0; channel < 3; channel++) sum[channel] = one[channel]! * FINER_PIXELS;
+    return FINER_PIXELS;
+  }
+  for (let finer = 0; finer < FINER_PIXELS; finer++) {
+    const pixel = pixels[finer]!;
+    if (seen.near[pixel] === -Infinity) continue;
+    filled++;
+    shadePlace(scene, seen.column[pixel]!, seen.row[pixel]!, seen.front[pixel] === 1, one);
+    for (let channel = 0; channel < 3; channel++) sum[channel]! += one[channel]!;
+  }
+  return filled;
+}
+
+/** Every pixel from the finer ones in it, in light and not in bytes. */
+function shadeAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): PiecePicture {
+  const [width, height] = [Math.floor(window.width / FINER), Math.floor(window.height / FINER)];
+  const rgba = new Uint8ClampedArray(width * height * 4);
+  const [one, sum] = [new Float64Array(3), new Float64Array(3)];
+  const pixels = new Int32Array(FINER_PIXELS);
+  for (let at = 0; at < width * height; at++) {
+    const corner = Math.floor(at / width) * FINER * window.width + (at % width) * FINER;
+    for (let finer = 0; finer < FINER_PIXELS; finer++)
+      pixels[finer] = corner + Math.floor(finer / FINER) * window.width + (finer % FINER);
+    const filled = lightOfPixel(scene, seen, pixels, one, sum);
+    if (filled === 0) continue;
+    for (let channel = 0; channel < 3; channel++)
+      rgba[at * 4 + channel] = CURVE[Math.round((sum[channel]! / filled) * CURVE_STEPS)]!;
+    rgba[at * 4 + 3] = Math.round((255 * filled) / FINER_PIXELS);
+  }
+  return { rgba, width, height, pxPerMm };
+}
+
+/** So much of a cell must be on the piece: less than half, so that the two ends of a closed band meet. */
+const LEAST_INSIDE = 0.3;
+
+/** Whether a place of the mesh lies on the piece rather than beside it, between the four cells around it. */
+function onPiece({ inside, width, height }: SurfaceGrid, step: number): OnPiece {
+  return (column, row) => {
+    const x = Math.min(width - 1.001, column * step);
+    const y = Math.min(height - 1.001, row * step);
+    const at = Math.floor(y) * width + Math.floor(x);
+    const [tx, ty] = [x % 1, y % 1];
+    const top = inside[at]! * (1 - tx) + inside[at + 1]! * tx;
+    return top + (inside[at + width]! * (1 - tx) + inside[at + width + 1]! * tx - top) * ty >= LEAST_INSIDE;
+  };
+}
+
+/**
+ * A still picture of a painted piece as it stands in space: its relief and the paint's own, one lamp with the shade it
+ * casts, a room that is brighter above, less of it in hollows, the lamp mirrored in gloss. The eye is far away, as one
+ * that looks at a figure of three centimetres is.
+ */
+export function drawPiece(skin: PieceSkin, view: PieceView): PiecePicture {
+  const { grid, heights } = skin;
+  const mesh = meshOf(grid, heights, MOST_POINTS);
+  const eye = eyeAt(view.turnDeg, view.tiltDeg ?? usualTilt(grid.form));
+  const spots = projected(mesh, eye);
+  const extent = extentOf(mesh, spots);
+  const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
+  const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
+  const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
+  const on = onPiece(grid, mesh.step);
+  const lamp = lampInSpace(grid.form, grid.lamp);
+  const scene: Scene = {
+    ...{ skin, mesh, lamp, eye: eye.towards },
+    sky: fieldsOf(grid).sky,
+    lampView: lampViewOf(mesh, lamp, on),
+  };
+  return shadeAll(scene, look(mesh, spots, window, on), window, pxPerMm);
+}
