@@ -1,6 +1,5 @@
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
-
 import { drawPiece } from "../src/core/piece/still";
 import { buildForm } from "../src/core/surface/forms/buildForm";
 import { createRandom } from "../src/core/random";
@@ -92,7 +91,7 @@ async function skirt(): Promise<Line[]> {
   });
   const laid = (await simulator.lay(request, false, always))!;
   const view = { turnDeg: 0, tiltDeg: null, pxPerMm: 100, mostPx: 520 };
-  const still = await middle(3, () => drawPiece(simulator.skin(request, laid), view));
+  const still = await middle(3, () => drawPiece(simulator.skin({ ...request, lit: true }, laid), view));
   return [
     {
       name: "Last coat changed, full picture",

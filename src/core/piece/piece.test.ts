@@ -22,7 +22,7 @@ function grey(form: SurfaceForm, lamp = FROM_RIGHT, pitchMm = 0.05): PieceSkin {
   const grid = buildGrid(form, pitchMm, lamp);
   const rgba = new Uint8ClampedArray(grid.inside.length * 4);
   grid.inside.forEach((inside, at) => rgba.set([200, 200, 200, inside > 0 ? 255 : 0], at * 4));
-  return { grid, rgba, heights: grid.relief, gloss: null };
+  return { grid, rgba, heights: grid.relief, gloss: null, lit: true };
 }
 
 const ahead = (change: Partial<PieceView> = {}): PieceView => ({
@@ -158,6 +158,12 @@ describe("its still picture", () => {
       if (at(mm) < 0.65 * open) shadedMm += 1 / picture.pxPerMm;
     expect(shadedMm).toBeGreaterThan(1.2 * 0.9);
     expect(shadedMm).toBeLessThan(1.2 * 1.1);
+  });
+
+  it("shows the paint's own colour all over where it is not lit, as for maps and plain colour", () => {
+    const picture = drawPiece({ ...grey(tube), lit: false }, ahead());
+    const row = Math.floor(picture.height / 2);
+    for (let x = 8; x < picture.width - 8; x += 5) expect(lightOf(picture, x, row)).toBeCloseTo(1, 2);
   });
 
   it("turns: from behind a board shows its other side, which nobody painted", () => {

@@ -132,30 +132,37 @@ function setCorner({ window, spots, columns, corners }: Canvas, corner: number, 
   corners[corner + 4] = (point / columns) | 0;
 }
 
+/** A pixel whose middle lies on a shared edge belongs to either: it must not fall between. */
+const ON_EDGE = -1e-6;
+
 /**
  * Fills the triangle at hand: what is nearer wins. Pixels count by their middles, by edge functions (Pineda, "A
- * parallel algorithm for polygon rasterization", 1988).
+ * parallel algorithm for polygon rasterization", 1988), which change by the same amount from pixel to pixel.
  */
 function fill({ seen, window, corners }: Canvas, on: OnPiece | null): void {
-  const { width, height } = window;
-  const [ax, ay, bx, by] = [corners[0]!, corners[1]!, corners[5]!, corners[6]!];
-  const [cx, cy] = [corners[10]!, corners[11]!];
-  const [bax, bay, cax, cay] = [bx - ax, by - ay, cx - ax, cy - ay];
+  const ax = corners[0]!;
+  const ay = corners[1]!;
+  const bax = corners[5]! - ax;
+  const bay = corners[6]! - ay;
+  const cax = corners[10]! - ax;
+  const cay = corners[11]! - ay;
   const area = bax * cay - cax * bay;
   if (!(Math.abs(area) > 1e-9)) return;
-  const toX = Math.min(width - 1, Math.floor(Math.max(ax, bx, cx) - 0.5));
-  const toY = Math.min(height - 1, Math.floor(Math.max(ay, by, cy) - 0.5));
-  for (let y = Math.max(0, Math.ceil(Math.min(ay, by, cy) - 0.5)); y <= toY; y++) {
-    for (let x = Math.max(0, Math.ceil(Math.min(ax, bx, cx) - 0.5)); x <= toX; x++) {
-      const px = x + 0.5 - ax;
-      const py = y + 0.5 - ay;
-      const wb = (px * cay - cax * py) / area;
-      const wc = (bax * py - px * bay) / area;
+  const fromX = Math.max(0, Math.ceil(ax + Math.min(0, bax, cax) - 0.5));
+  const toX = Math.min(window.width - 1, Math.floor(ax + Math.max(0, bax, cax) - 0.5));
+  const toY = Math.min(window.height - 1, Math.floor(ay + Math.max(0, bay, cay) - 0.5));
+  const stepB = cay / area;
+  const stepC = -bay / area;
+  const front = area > 0 ? 1 : 0;
+  for (let y = Math.max(0, Math.ceil(ay + Math.min(0, bay, cay) - 0.5)); y <= toY; y++) {
+    const px = fromX + 0.5 - ax;
+    const py = y + 0.5 - ay;
+    let wb = (px * cay - cax * py) / area;
+    let wc = (bax * py - px * bay) / area;
+    for (let at = y * window.width + fromX; at <= y * window.width + toX; at++, wb += stepB, wc += stepC) {
       const wa = 1 - wb - wc;
-      // A pixel whose middle lies on a shared edge belongs to either: it must not fall between.
-      if (wa < -1e-6 || wb < -1e-6 || wc < -1e-6) continue;
+      if (wa < ON_EDGE || wb < ON_EDGE || wc < ON_EDGE) continue;
       const near = wa * corners[2]! + wb * corners[7]! + wc * corners[12]!;
-      const at = y * width + x;
       if (near <= seen.near[at]!) continue;
       const column = wa * corners[3]! + wb * corners[8]! + wc * corners[13]!;
       const row = wa * corners[4]! + wb * corners[9]! + wc * corners[14]!;
@@ -163,7 +170,7 @@ function fill({ seen, window, corners }: Canvas, on: OnPiece | null): void {
       seen.near[at] = near;
       seen.column[at] = column;
       seen.row[at] = row;
-      seen.front[at] = area > 0 ? 1 : 0;
+      seen.front[at] = front;
     }
   }
 }

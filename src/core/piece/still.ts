@@ -28,6 +28,8 @@ export interface PieceSkin {
   readonly heights: Float32Array;
   /** 0 matt … 1 gloss, per cell; null where all of it is matt. */
   readonly gloss: Float32Array | null;
+  /** Under the lamp, or its plain colours alone. */
+  readonly lit: boolean;
 }
 
 /** From where a piece is looked at, and how large. */
@@ -50,7 +52,7 @@ export interface PiecePicture {
 }
 
 /** Points of the mesh: more are not seen in a picture of this kind. */
-const MOST_POINTS = 90_000;
+const MOST_POINTS = 50_000;
 /** Every pixel is the mean of this many by this many. */
 const FINER = 2;
 const MARGIN_PX = 4;
@@ -155,14 +157,15 @@ function shadePlace(scene: Scene, column: number, row: number, front: boolean, o
   const between: Between = { at: top * mesh.columns + left, x: column - left, y: row - top };
   const x = Math.min(grid.width - 1, column * mesh.step);
   const y = Math.min(grid.height - 1, row * mesh.step);
+  if (front) paintAt(scene, x, y, out);
+  else out.fill(INSIDE);
+  if (!skin.lit) return;
   const cell = Math.round(y) * grid.width + Math.round(x);
   const outer = normalAt(scene, between, cell);
   const normal: SpacePoint = front ? outer : [-outer[0], -outer[1], -outer[2]];
   const free = dot(normal, lamp) <= 0 ? 0 : reached(lampView, pointOf(mesh.points, mesh, between));
   const sky = front ? scene.sky[cell]! : 0.5;
   const light = lightAt(normal, lamp, eye, { free, sky, gloss: front && gloss ? gloss[cell]! : 0 });
-  if (front) paintAt(scene, x, y, out);
-  else out.fill(INSIDE);
   for (let channel = 0; channel < 3; channel++)
     out[channel] = Math.min(1, out[channel]! * light.shade + light.shine);
 }

@@ -1,6 +1,7 @@
 import { BANDS, RGB_WEIGHTS } from "../colour/bands";
 import { encodeSrgb } from "../colour/spaces";
 import type { Spectrum } from "../colour/spectrum";
+import { kernelBytes, kernelImports } from "../kernel";
 import { KERNEL_BASE64 } from "./generated/kernelBytes";
 import {
   CHUNK,
@@ -61,11 +62,6 @@ interface KernelExports {
   applyFilm(table: number, count: number): void;
   applyPair(table: number, table2: number, count: number): void;
   resolve(count: number): void;
-}
-
-function decodeBase64(text: string): Uint8Array<ArrayBuffer> {
-  const binary = atob(text);
-  return Uint8Array.from(binary, (character) => character.charCodeAt(0));
 }
 
 /** The kernel with the parts of its memory that a picture is made in. */
@@ -133,13 +129,10 @@ class KernelRoom {
 
 /** Starts the WebAssembly kernel. @throws where the machine lacks WebAssembly SIMD */
 export async function startKernel(): Promise<Compositor> {
-  const { instance } = await WebAssembly.instantiate(decodeBase64(KERNEL_BASE64), {
-    env: {
-      abort: () => {
-        throw new Error("the film kernel stopped");
-      },
-    },
-  });
+  const { instance } = await WebAssembly.instantiate(
+    kernelBytes(KERNEL_BASE64),
+    kernelImports("the film kernel"),
+  );
   const kernel = instance.exports as unknown as KernelExports;
   const room = new KernelRoom(kernel);
   return (input, out, afterCoat) => {

@@ -31,6 +31,23 @@ async function preview(change: Partial<SpecimenRequest> = {}, simulator = new Si
   return { laid, picture: simulator.picture(request(change), laid) };
 }
 
+describe("what a piece wears in space", () => {
+  it("is what the flat picture shows: the same map, seen from as far, but never lit by itself", async () => {
+    const simulator = new Simulator(kernel);
+    for (const change of [{ map: "light" }, { map: "wear" }, { viewMm: 1200 }, {}] as const) {
+      const { laid, picture } = await preview(change, simulator);
+      const skin = simulator.skin(request(change), laid);
+      expect(skin.rgba).toEqual(picture.rgba);
+      expect(skin.lit).toBe(false);
+      const lit = simulator.skin(request({ ...change, lit: true }), laid);
+      expect(lit.rgba).toEqual(picture.rgba);
+      expect(lit.lit).toBe(true);
+    }
+    const [near, far] = [await preview({}, simulator), await preview({ viewMm: 1200 }, simulator)];
+    expect(far.picture.rgba).not.toEqual(near.picture.rgba);
+  });
+});
+
 describe("the compositor", () => {
   it("agrees with the plain reference to one byte, plain and lit, after every coat", async () => {
     const simulator = new Simulator(kernel);

@@ -145,9 +145,7 @@ export class Simulator {
     const shade = heights && fieldsOf(grid).lightOn(heights);
     const { rgba, finish } = this.painted(request, laid, shown, shade, afterCoat);
     if (finish && heights) layShine(rgba, finish, heights, grid);
-    if (request.map === "light") showLight(grid, rgba);
-    if (request.map === "wear") showWear(grid, rgba, request);
-    if (request.viewMm) seenFrom(rgba, grid.inside, grid, request.viewMm);
+    showAs(request, grid, rgba);
     const { width, height, pitchMm, originX, originY } = grid;
     return { rgba, width, height, pitchMm, originX, originY, reduced: laid.reduced };
   }
@@ -156,11 +154,13 @@ export class Simulator {
   skin(request: SpecimenRequest, laid: LaidSurface): PieceSkin {
     const shown = shownOf(request, laid);
     const { rgba, finish } = this.painted(request, laid, shown, null);
+    showAs(request, laid.grid, rgba);
     return {
       grid: laid.grid,
       rgba,
       heights: raisedOf(laid, shown),
       gloss: finish && finish.top.map(glossOf),
+      lit: request.lit,
     };
   }
 }
@@ -179,6 +179,13 @@ const raisedOf = ({ grid }: LaidSurface, shown: readonly LaidCoat[]): Float32Arr
     grid,
     shown.map((one) => one.film),
   );
+
+/** Lays a map over the paint where one is asked for, and runs it together as the eye does from afar. */
+function showAs(request: SpecimenRequest, grid: SurfaceGrid, rgba: Uint8ClampedArray): void {
+  if (request.map === "light") showLight(grid, rgba);
+  if (request.map === "wear") showWear(grid, rgba, request);
+  if (request.viewMm) seenFrom(rgba, grid.inside, grid, request.viewMm);
+}
 
 /** The light map: what a painter would photograph on the primed figure under the lamp. */
 function showLight(grid: SurfaceGrid, rgba: Uint8ClampedArray): void {

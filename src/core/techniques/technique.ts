@@ -172,9 +172,11 @@ export function placeWeights({
 }: Pick<LayContext, "grid" | "marks" | "nearCover">): Float32Array {
   if (marks.kind !== "field") return grid.inside;
   if (marks.place) return weightsOfPlace(grid, marks.place, nearCover);
-  if (!marks.hollowsOnly) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
-  const { low } = fieldsOf(grid);
-  return grid.inside.map((inside, at) => (inside > 0 ? low[at]! : 0));
+  const { inside } = grid;
+  const low = marks.hollowsOnly ? fieldsOf(grid).low : null;
+  const weights = new Float32Array(inside.length);
+  for (let at = 0; at < weights.length; at++) if (inside[at]! > 0) weights[at] = low ? low[at]! : 1;
+  return weights;
 }
 
 /** Told the cell, where it lies along and up the piece (shifted at random, for textures), and its share of the place. */

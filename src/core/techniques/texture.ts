@@ -55,33 +55,29 @@ function smear(seed: number, radiusX: number, radiusY: number): Float32Array {
   return normalise(tile);
 }
 
-let streakTile: Float32Array | null = null;
-let cloudTile: Float32Array | null = null;
+let streaks: Float32Array | null = null;
+let clouds: Float32Array | null = null;
 
 /** Bristle streaks along x, about 2 mm long and 0.1 mm wide. */
 export function streak(xMm: number, yMm: number): number {
-  streakTile ??= smear(11, 24, 1);
-  return streakTile[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
+  streaks ??= smear(11, 24, 1);
+  return streaks[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
 }
+
+/** The tile of slow unevenness, made when it is first asked for. */
+export const cloudTile = (): Float32Array => (clouds ??= cloudy());
 
 /** Slow unevenness, about 1.5 mm across, with a finer share. */
 export function cloud(xMm: number, yMm: number): number {
-  cloudTile ??= cloudy();
-  return cloudTile[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
+  clouds ??= cloudy();
+  return clouds[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
 }
 
-let threadTile: Float32Array | null = null;
-
-/** Threads that bristles lay along x: streaks that come and go. Mean 0, variance 1; a tile of its own, as it is asked most. */
-export function threadOf(xMm: number, yMm: number): number {
-  threadTile ??= threadsTile();
-  return threadTile[((yMm * PER_MM) & MASK) * TILE + ((xMm * PER_MM) & MASK)]!;
-}
-
-function threadsTile(): Float32Array {
-  const [streaks, patches] = [smear(71, 24, 1), smear(73, 16, 8)];
-  for (let at = 0; at < streaks.length; at++) streaks[at] = 0.8 * streaks[at]! + 0.45 * patches[at]!;
-  return normalise(streaks);
+/** A tile of threads that bristles lay along x: streaks that come and go. Mean 0, variance 1. */
+export function threadTile(): Float32Array {
+  const [along, patches] = [smear(71, 24, 1), smear(73, 16, 8)];
+  for (let at = 0; at < along.length; at++) along[at] = 0.8 * along[at]! + 0.45 * patches[at]!;
+  return normalise(along);
 }
 
 /** Makes what the commonest coats ask for, ahead of the first of them. */
@@ -90,22 +86,28 @@ export function prepareTextures(): void {
   cloud(0, 0);
 }
 
-let speckTile: Float32Array | null = null;
 /** Size of a speck of the tile itself, mm. */
 const SPECK_MM = 0.13;
+
+let speckled: Float32Array | null = null;
+/** A tile of specks, made when it is first asked for. Mean 0, variance 1. */
+export const speckTile = (): Float32Array => (speckled ??= smear(53, 1, 1));
+
+/** Cells of the tile of specks to a mm where they are to be of a size, mm. */
+export const specksPerMm = (sizeMm: number): number => (PER_MM * SPECK_MM) / sizeMm;
 
 /**
  * Specks of a size, two octaves turned against each other, so that the tile's repeat is not seen: it comes back after
  * some 120 specks only. Mean 0, variance about 1.
  */
 export function specks(xMm: number, yMm: number, sizeMm: number): number {
-  speckTile ??= smear(53, 1, 1);
-  const scale = (PER_MM * SPECK_MM) / sizeMm;
+  speckled ??= smear(53, 1, 1);
+  const scale = specksPerMm(sizeMm);
   const [u, v] = [xMm * scale, yMm * scale];
   const [s, t] = [0.8 * u - 0.6 * v, 0.6 * u + 0.8 * v];
   return (
-    0.8 * speckTile[(v & MASK) * TILE + (u & MASK)]! +
-    0.55 * speckTile[((t * 2.3) & MASK) * TILE + ((s * 2.3) & MASK)]!
+    0.8 * speckled[(v & MASK) * TILE + (u & MASK)]! +
+    0.55 * speckled[((t * 2.3) & MASK) * TILE + ((s * 2.3) & MASK)]!
   );
 }
 

@@ -1,6 +1,6 @@
 import { Box, Typography } from "@mui/material";
-import type { Job, Paint, Surface } from "../../core/job";
 import { useState } from "react";
+import type { Job, Paint, Surface } from "../../core/job";
 import { Picture } from "../../ui/Picture";
 import { usePrefs } from "../../ui/prefs";
 import { SURROUNDS } from "../../ui/theme";

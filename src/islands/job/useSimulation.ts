@@ -114,9 +114,10 @@ export const drawAgain = (): void => {
   if (lastAsked) send(lastAsked);
 };
 
-/** Asks for a still picture of the piece in space, painted as the newest picture is. */
-export function askPiece(view: PieceView, full: boolean, hearing: Hearing<"piece">): void {
-  if (lastAsked) simulationWorker().ask("piece", { request: lastAsked.request, view, full }, hearing);
+/** Asks for a still picture of the piece in space, painted as the newest picture is. @param lit under the lamp */
+export function askPiece(view: PieceView, full: boolean, lit: boolean, hearing: Hearing<"piece">): void {
+  if (!lastAsked) return;
+  simulationWorker().ask("piece", { request: { ...lastAsked.request, lit }, view, full }, hearing);
 }
 
 /** Asks the worker for the picture of a surface; it replaces the one asked for before. */

@@ -1,4 +1,5 @@
 import type { Paint } from "../../job";
+import { kernelBytes, kernelImports } from "../../kernel";
 import { paintOptics } from "../appearance";
 import { BANDS, WHITE_XYZ, XYZ_WEIGHTS } from "../bands";
 import { TABLE_BASE64 } from "../generated/tableBytes";
@@ -126,8 +127,6 @@ export interface TableOptions {
 /** Asked now and then while building; false stops it. */
 export type StillWanted = (done: number, total: number) => Promise<boolean>;
 
-const decode = (text: string) => Uint8Array.from(atob(text), (character) => character.charCodeAt(0));
-
 /** Pots that are mixed: all of them, or those furthest apart where there are too many for threes. */
 function potsToTry(given: readonly Paint[]): readonly Paint[] {
   if (given.length <= MOST_FOR_THREES) return given;
@@ -139,13 +138,10 @@ function potsToTry(given: readonly Paint[]): readonly Paint[] {
 
 /** A kernel with room for so many bytes. @throws WebAssembly.CompileError where the machine lacks SIMD */
 async function startKernel(bytes: number): Promise<TableKernel> {
-  const { instance } = await WebAssembly.instantiate(decode(TABLE_BASE64), {
-    env: {
-      abort: () => {
-        throw new Error("the mix table stopped");
-      },
-    },
-  });
+  const { instance } = await WebAssembly.instantiate(
+    kernelBytes(TABLE_BASE64),
+    kernelImports("the mix table"),
+  );
   const kernel = instance.exports as unknown as TableKernel;
   const missing = Math.ceil((bytes - kernel.memory.buffer.byteLength) / 65536);
   if (missing > 0) kernel.memory.grow(missing);

@@ -2,6 +2,7 @@ import { fieldsOf } from "../../surface/fields";
 import { upperQuantile } from "../../surface/quantile";
 import { clamp } from "../../units";
 import { bristleGaps } from "../envelope";
+import { bristleKernel } from "../bristleKernel";
 import {
   addFilm,
   cellPlaces,
@@ -14,7 +15,7 @@ import {
   type FilmBuffer,
   type LayContext,
 } from "../technique";
-import { cloud, specks } from "../texture";
+import { specksPerMm } from "../texture";
 
 /** A torn sponge bridges hollows about this wide, mm, and is pressed this deep into them, mm. */
 const SPONGE_MM = 2.5;
@@ -99,19 +100,21 @@ function dabOver(
   const { edge } = fieldsOf(grid);
   const sharp = params.pore / Math.max(grid.pitchMm, 0.4 * params.pore + edgeSoftMm(water));
   const { inside } = grid;
-  const { weights, along, up, shiftX, shiftY } = places;
-  const score = new Float32Array(inside.length);
+  const { weights } = places;
+  const score = bristleKernel().dab(
+    { ...places, gaps, inside: grid.inside, edges: edge },
+    {
+      poresPerMm: specksPerMm(params.pore),
+      crowd: 1.6 * (params.clusters / 100),
+      toEdges: 3 * (params.edges / 100),
+      pressMm: PRESS_MM,
+    },
+  );
   const cells = new Int32Array(inside.length);
-  const [crowd, toEdges] = [1.6 * (params.clusters / 100), 3 * (params.edges / 100)];
   let count = 0;
   for (let at = 0; at < inside.length; at++) {
-    const weight = weights[at]!;
-    if (inside[at] === 0 || weight < LEAST_SHARE) continue;
-    const [x, y] = [along[at]! + shiftX, up[at]! + shiftY];
-    const pores = 0.95 * specks(x, y, params.pore);
-    const dabs = crowd * cloud(x * 0.55 + 7, y * 0.55 + 2);
-    const touch = -2.5 * Math.min(2, gaps[at]! / PRESS_MM);
-    score[count] = pores + dabs + touch + toEdges * edge[at]! + 2.2 * (weight - 1);
+    if (inside[at] === 0 || weights[at]! < LEAST_SHARE) continue;
+    score[count] = score[at]!;
     cells[count++] = at;
   }
   const limit = upperQuantile(score.subarray(0, count), params.coverage / 100, cells, weights);

@@ -6,6 +6,7 @@ import type { SurfaceForm } from "../../../core/surface/forms/form";
 import { clamp } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
 import { askPiece, useSimulation } from "../useSimulation";
+import { useView } from "../viewStore";
 import { turnKeys } from "./turnKeys";
 
 /** Degrees by key and by pixel of a drag; how much nearer a step is. */
@@ -29,15 +30,16 @@ const turned = ({ turnDeg, tiltDeg, near }: Stance, aside: number, up: number): 
 /** The newest still picture of the piece as it is turned, drawn by the worker; the one before until it is there. */
 function useStill({ turnDeg, tiltDeg }: Stance): PiecePicture | null {
   const { specimen, fine } = useSimulation();
+  const lit = useView((of) => of.light === "lit");
   const [picture, setPicture] = useState<PiecePicture | null>(null);
   useEffect(() => {
     let gone = false;
     const view = { turnDeg, tiltDeg, pxPerMm: 100, mostPx: MOST_PX };
-    if (specimen) askPiece(view, fine, { answer: (answer) => gone || setPicture(answer) });
+    if (specimen) askPiece(view, fine, lit, { answer: (answer) => gone || setPicture(answer) });
     return () => {
       gone = true;
     };
-  }, [specimen, fine, turnDeg, tiltDeg]);
+  }, [specimen, fine, lit, turnDeg, tiltDeg]);
   return picture;
 }
 
