@@ -1,6 +1,7 @@
 // npm test: installs what is missing, then every check and test there is. Ends with the count of tests.
 import { spawnSync } from "node:child_process";
-import { mkdirSync, readFileSync, readdirSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from "node:fs";
+import os from "node:os";
 import path from "node:path";
 import {
   bin,
@@ -80,6 +81,10 @@ const checks = [
   { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
   { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
 ];
+
+/** What tests leave behind lies in one folder, which goes with this run. */
+process.env.TMPDIR = mkdtempSync(path.join(os.tmpdir(), "crenna-test-"));
+process.on("exit", () => rmSync(process.env.TMPDIR, { recursive: true, force: true, maxRetries: 3 }));
 
 checkNode();
 const fresh = !packagesInstalled();
