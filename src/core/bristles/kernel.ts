@@ -183,7 +183,7 @@ export class BristleKernel {
   }
 
   /**
-   * What one pass of a wiped brush leaves, written over whatever is in the film.
+   * Lays what one pass of a wiped brush leaves beside what is in the film already: films add up, shares join as chances do.
    * @param style reach mm, load 0…1, what flats take of a stroke and how much more edges do, µm of a pass
    */
   brush(
@@ -203,6 +203,8 @@ export class BristleKernel {
     const { reachMm, load, flats, edges, passUm } = style;
     for (let from = 0; from < felt.gaps.length; from += CHUNK) {
       const count = this.put(felt, from);
+      this.floats(VOLUME_AT, count).set(film.volumeUm.subarray(from, from + count));
+      this.floats(COVER_AT, count).set(film.cover.subarray(from, from + count));
       this.run.brush(count, 100 / reachMm, load, flats, edges, passUm, shiftX, shiftY);
       film.volumeUm.set(this.floats(VOLUME_AT, count), from);
       film.cover.set(this.floats(COVER_AT, count), from);

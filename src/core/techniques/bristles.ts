@@ -7,7 +7,7 @@ import { bristleKernel } from "./bristleKernel";
 import { strokeOver, SwathIndex, type SwathGround } from "./swaths";
 import {
   cellPlaces,
-  layPasses,
+  chancesOf,
   placeWeights,
   type CellPlaces,
   type FilmBuffer,
@@ -61,9 +61,10 @@ export function brushOver(
   // Bristles feel earlier paint as well as the relief.
   const gaps = bristleGaps(context.grid, context.heightMm(), style.radius);
   const weights = placeWeights(context);
-  layPasses(film, context.passes, random, (one, own) =>
-    brushOnce(one, context, style, takes, gaps, cellPlaces(context, own, weights), own),
-  );
+  for (let pass = 0; pass < context.passes; pass++) {
+    const own = chancesOf(random, pass);
+    brushOnce(film, context, style, takes, gaps, cellPlaces(context, own, weights), own);
+  }
 }
 
 /** One pass of it, with strokes of its own. */

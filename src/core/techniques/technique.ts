@@ -141,6 +141,10 @@ export function addFilm(film: FilmBuffer, at: number, filmUm: number, cover: num
   if (cover > film.cover[at]!) film.cover[at] = cover;
 }
 
+/** The chances of a pass, from 0: its own, so that it lands beside the others. */
+export const chancesOf = (random: Random, pass: number): Random =>
+  pass === 0 ? random : random.fork(`pass ${pass}`);
+
 /** Lays one pass of a coat into a film that no other pass has touched. */
 export type LayPass = (film: FilmBuffer, random: Random, pass: number) => void;
 
@@ -154,7 +158,7 @@ export function layPasses(film: FilmBuffer, passes: number, random: Random, layP
   const one = createFilmBuffer(film.cover.length);
   for (let pass = 1; pass < passes; pass++) {
     if (pass > 1) [one.cover, one.volumeUm].forEach((plane) => plane.fill(0));
-    layPass(one, random.fork(`pass ${pass}`), pass);
+    layPass(one, chancesOf(random, pass), pass);
     for (let at = 0; at < one.cover.length; at++) {
       const cover = one.cover[at]!;
       if (cover === 0) continue;

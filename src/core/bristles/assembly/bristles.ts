@@ -11,8 +11,8 @@ const ALONG: usize = WEIGHTS + PLANE; // mm
 const UP: usize = ALONG + PLANE; // mm
 const EDGES: usize = UP + PLANE; // 0…1
 const INSIDE: usize = EDGES + PLANE; // 0…1
-const VOLUME: usize = INSIDE + PLANE; // out: µm times covered share; or how much a place takes of a dab
-const COVER: usize = VOLUME + PLANE; // out: covered share
+const VOLUME: usize = INSIDE + PLANE; // in and out: µm times covered share; out: how much a place takes of a dab
+const COVER: usize = VOLUME + PLANE; // in and out: covered share
 const THREADS: usize = COVER + PLANE; // 512 × 512 i8, fiftieths: threads that bristles lay along u
 const CLOUDS: usize = THREADS + 512 * 512; // the same of slow unevenness
 const SPECKS: usize = CLOUDS + 512 * 512; // and of specks
@@ -153,7 +153,7 @@ function threads(index: i32, x: f32, y: f32, take: f32): f32 {
   return least(1, most(0, (thread + quantile) * <f32>0.85 + <f32>0.45));
 }
 
-/** What one pass leaves: `fill` is how full the brush is, `flats` what open ground takes of a stroke, `edges` how much more an edge does. */
+/** Lays one pass beside the ones before: films add up, shares join as chances do. `fill` is how full the brush is, `flats` what open ground takes of a stroke, `edges` how much more an edge does. */
 export function brush(
   count: i32,
   perReach: f32,
@@ -167,8 +167,6 @@ export function brush(
   const perMm = <f32>1 / cellMm;
   const squares = <u32>(columns * rows);
   for (let i: usize = 0; i < <usize>count << 2; i += 4) {
-    store<f32>(VOLUME + i, 0);
-    store<f32>(COVER + i, 0);
     const share = load<f32>(WEIGHTS + i);
     const inside = load<f32>(INSIDE + i);
     const depth = load<f32>(GAPS + i) * perReach;
@@ -186,8 +184,9 @@ export function brush(
     const one = threads(strongest, x, y, take);
     const other: f32 = second < 0 ? 0 : threads(second, x, y, take);
     const cover = (<f32>1 - (<f32>1 - one) * (<f32>1 - other)) * inside;
-    store<f32>(VOLUME + i, passUm * (<f32>0.8 + <f32>0.4 * touch) * cover);
-    store<f32>(COVER + i, cover);
+    const laid = passUm * (<f32>0.8 + <f32>0.4 * touch) * cover;
+    store<f32>(VOLUME + i, load<f32>(VOLUME + i) + laid);
+    store<f32>(COVER + i, <f32>1 - (<f32>1 - load<f32>(COVER + i)) * (<f32>1 - cover));
   }
 }
 
