@@ -29,14 +29,18 @@ export default defineConfig({
       // Pages are drawn by plain software: a simulated graphics card takes a core for itself. Drawing in space keeps it.
       args: ["--disable-gpu-rasterization", "--disable-gpu-compositing"],
     },
-    // Pictures of fewer cells: what is tested is what they depend on, not how many cells they have.
+    // Pictures of fewer cells, laid flat: what is tested is what they depend on, not how many cells they have or how they
+    // are looked at. The view on the form has tests of its own.
     storageState: {
       cookies: [],
       origins: [
         {
           origin: `http://127.0.0.1:${PORT}`,
           localStorage: [
-            { name: "crenna-prefs", value: JSON.stringify({ state: { fineness: "quick" }, version: 0 }) },
+            {
+              name: "crenna-prefs",
+              value: JSON.stringify({ state: { fineness: "quick", shape: "flat" }, version: 0 }),
+            },
           ],
         },
       ],

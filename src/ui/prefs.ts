@@ -7,6 +7,8 @@ export type Fineness = "fine" | "quick";
 /** Most cells of a full picture, by how fine it is wanted. */
 export const MOST_CELLS: Readonly<Record<Fineness, number>> = { fine: 2_000_000, quick: 150_000 };
 
+export type Shape = "form" | "flat";
+
 interface Prefs {
   readonly mode: "light" | "dark";
   readonly surround: Surround;
@@ -14,6 +16,9 @@ interface Prefs {
   readonly pxPerMm: number | null;
   /** Full pictures in all their cells, or in a tenth of them: for machines that are slow. */
   readonly fineness: Fineness;
+  /** How a surface is looked at when it is opened: on its form in space, or laid flat to measure. */
+  readonly shape: Shape;
+  readonly setShape: (shape: Shape) => void;
   readonly setFineness: (fineness: Fineness) => void;
   readonly setPxPerMm: (pxPerMm: number | null) => void;
   readonly setMode: (mode: "light" | "dark") => void;
@@ -37,6 +42,8 @@ export const usePrefs = create<Prefs>()(
       surround: "middle",
       pxPerMm: null,
       fineness: "fine",
+      shape: "form",
+      setShape: (shape) => set({ shape }),
       setFineness: (fineness) => set({ fineness }),
       setPxPerMm: (pxPerMm) => set({ pxPerMm }),
       setMode: (mode) => set({ mode }),

@@ -110,35 +110,6 @@ test("the surface is seen on its form, from across the table, under a moved lamp
   await expect(async () => expect(await shot()).not.toBe(front)).toPass();
 });
 
-test("where the browser cannot draw in space, still pictures show the piece from every side", async ({
-  page,
-  request,
-}) => {
-  // As in a browser without graphics: nothing can be asked for that draws in space.
-  await page.addInitScript(() => {
-    const draws = Reflect.get(HTMLCanvasElement.prototype, "getContext") as (kind: string) => unknown;
-    Object.defineProperty(HTMLCanvasElement.prototype, "getContext", {
-      value(this: HTMLCanvasElement, kind: string) {
-        return kind.startsWith("webgl") ? null : draws.call(this, kind);
-      },
-    });
-  });
-  await openSurface(page, request, "Gloves");
-  await page.getByRole("button", { name: "On its form" }).click();
-  const form = page.getByRole("group", { name: /The surface on its form/ });
-  const still = form.getByRole("img", { name: "The surface, simulated, on its form" });
-  const shot = () => still.evaluate((element) => (element as HTMLCanvasElement).toDataURL());
-  await expect(still).toBeVisible();
-  const front = await shot();
-  await form.focus();
-  for (let turn = 0; turn < 3; turn++) await page.keyboard.press("ArrowRight");
-  await expect.poll(shot).not.toBe(front);
-  // The piece follows its coats: without the last ones it is another picture.
-  const turned = await shot();
-  await page.getByRole("button", { name: "One coat back" }).click();
-  await expect.poll(shot).not.toBe(turned);
-});
-
 test("an outline is drawn by keyboard, corner by corner, and the coat keeps to it", async ({
   page,
   request,

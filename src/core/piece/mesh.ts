@@ -7,12 +7,15 @@ export interface PieceMesh {
   /** Cells of the grid between two points. */
   readonly step: number;
   /** x, y, z of each point, mm: right, up, towards the front. */
-  readonly points: Float32Array;
+  readonly points: Float32Array<ArrayBuffer>;
   /** Unit vectors out of the painted side, at each point. */
-  readonly normals: Float32Array;
+  readonly normals: Float32Array<ArrayBuffer>;
   /** Squares of four points, named by the upper left one: 2 whole on the piece, 1 in part, 0 beside it. */
   readonly holds: Uint8Array;
 }
+
+/** Points of a mesh that is looked at as a whole: more are not seen. */
+export const SEEN_POINTS = 50_000;
 
 type MeshSize = Pick<PieceMesh, "columns" | "rows" | "step">;
 
@@ -23,13 +26,14 @@ const pointsAlong = (cells: number, step: number) => Math.ceil((cells - 1) / ste
 const cellOf = (grid: SurfaceGrid, step: number, column: number, row: number): number =>
   Math.min(grid.height - 1, row * step) * grid.width + Math.min(grid.width - 1, column * step);
 
-function placePoints(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Float32Array {
+function placePoints(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Float32Array<ArrayBuffer> {
   const points = new Float32Array(columns * rows * 3);
+  // The very middle of a round piece has no direction of its own.
+  const most = grid.form.round ? grid.form.slantMm * 0.9999 : Infinity;
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
       const at = cellOf(grid, step, column, row);
-      // The very middle of a round piece has no direction of its own.
-      const heightMm = Math.min(grid.form.slantMm * 0.9999, grid.heightMm[at]!);
+      const heightMm = Math.min(most, grid.heightMm[at]!);
       points.set(grid.form.inSpace({ turnDeg: grid.turnDeg[at]!, heightMm }), (row * columns + column) * 3);
     }
   }
@@ -37,7 +41,7 @@ function placePoints(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Floa
 }
 
 /** Unit normals from each point's neighbours: down × right looks out of the painted side. */
-function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Float32Array {
+function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Float32Array<ArrayBuffer> {
   const out = new Float32Array(points.length);
   for (let row = 0; row < rows; row++) {
     const above = (row > 0 ? row - 1 : 0) * columns;

@@ -9,7 +9,8 @@ import { meshOf } from "./mesh";
 import { dot, eyeAt } from "./raster";
 import { lightAt } from "./shade";
 import { lampInSpace, usualTilt } from "./stance";
-import { drawPiece, type PiecePicture, type PieceSkin, type PieceView } from "./still";
+import type { PieceSkin } from "./skin";
+import { drawPiece, type PiecePicture, type PieceView } from "./still";
 
 const FROM_RIGHT = { fromDeg: 0, heightDeg: 45 };
 const WHITE = decodeSrgb(200 / 255);

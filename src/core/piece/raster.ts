@@ -21,7 +21,7 @@ export interface Window {
 /** What is nearest in each pixel of a window. */
 export interface Seen {
   /** Nearness, mm along `towards`; −Infinity where nothing is. */
-  readonly near: Float32Array;
+  readonly near: Float32Array<ArrayBuffer>;
   /** Place on the mesh, in points from its upper left one. */
   readonly column: Float32Array;
   readonly row: Float32Array;

@@ -16,14 +16,18 @@ import {
 } from "./raster";
 
 /** Light from the whole room on ground that sees all of it, and from the lamp on ground that faces it. */
-const ROOM = 0.34;
-const LAMP = 0.98;
+export const ROOM = 0.34;
+export const LAMP = 0.98;
 /** What lies below gets this share of the light that comes from above. */
-const FROM_BELOW = 0.45;
+export const FROM_BELOW = 0.45;
 /** Pixels across the lamp's own view of the piece: it tells what stands in whose light. */
 const LAMP_PX = 640;
 /** The ground must lie this far behind what the lamp meets to be in its shade, mm; and fully so from twice that. */
-const SHADE_MM = 0.09;
+export const SHADE_MM = 0.09;
+/** Places of the lamp's view that are looked at lie this far apart, its pixels: shade has a soft rim. */
+export const RIM_PX = 1.2;
+/** Ground of less gloss mirrors nothing. */
+export const LEAST_GLOSS = 0.05;
 
 /** The lamp's own view of a piece. */
 export interface LampView {
@@ -50,7 +54,7 @@ export function reached({ beholder, window, seen }: LampView, point: SpacePoint)
   let free = 0;
   for (let dy = -1; dy <= 1; dy++) {
     for (let dx = -1; dx <= 1; dx++) {
-      const [column, row] = [Math.floor(x + dx * 1.2), Math.floor(y + dy * 1.2)];
+      const [column, row] = [Math.floor(x + dx * RIM_PX), Math.floor(y + dy * RIM_PX)];
       const beside = column < 0 || row < 0 || column >= window.width || row >= window.height;
       const before = beside ? -Infinity : seen.near[row * window.width + column]! - near;
       free += before <= SHADE_MM ? 1 : 1 - smoothstep(SHADE_MM, 2 * SHADE_MM, before);
@@ -83,7 +87,7 @@ export function lightAt(
   const above = 0.5 + 0.5 * normal[1];
   const room = ROOM * sky * (FROM_BELOW + (1 - FROM_BELOW) * above);
   const direct = LAMP * free * clamp(dot(normal, lamp), 0, 1);
-  if (gloss < 0.05 || free === 0) return { shade: room + direct, shine: 0 };
+  if (gloss < LEAST_GLOSS || free === 0) return { shade: room + direct, shine: 0 };
   const half: SpacePoint = [lamp[0] + eye[0], lamp[1] + eye[1], lamp[2] + eye[2]];
   const facing = dot(normal, half) / (Math.sqrt(dot(half, half)) || 1);
   return { shade: room + direct, shine: free * shineOf(gloss, facing) };

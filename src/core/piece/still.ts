@@ -3,34 +3,11 @@ import { CURVE } from "../simulate/compositor";
 import { CURVE_STEPS } from "../simulate/kernel/layout";
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
-import type { SurfaceGrid } from "../surface/grid";
-import { meshOf, type PieceMesh } from "./mesh";
-import {
-  dot,
-  extentOf,
-  eyeAt,
-  look,
-  projected,
-  windowAround,
-  type OnPiece,
-  type Seen,
-  type Window,
-} from "./raster";
+import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
+import { dot, extentOf, eyeAt, look, projected, windowAround, type Seen, type Window } from "./raster";
+import { fineRise, INSIDE, onPiece, type PieceSkin } from "./skin";
 import { lampInSpace, usualTilt } from "./stance";
 import { lampViewOf, lightAt, reached, type LampView } from "./shade";
-
-/** What a piece wears: the grid it was painted on, its paint without any light, and how that lies and shines. */
-export interface PieceSkin {
-  readonly grid: SurfaceGrid;
-  /** The paint's own colour, sRGB bytes, per cell; alpha 0 beside the piece. */
-  readonly rgba: Uint8ClampedArray;
-  /** Relief with the paint on it, mm. */
-  readonly heights: Float32Array;
-  /** 0 matt … 1 gloss, per cell; null where all of it is matt. */
-  readonly gloss: Float32Array | null;
-  /** Under the lamp, or its plain colours alone. */
-  readonly lit: boolean;
-}
 
 /** From where a piece is looked at, and how large. */
 export interface PieceView {
@@ -51,13 +28,9 @@ export interface PiecePicture {
   readonly pxPerMm: number;
 }
 
-/** Points of the mesh: more are not seen in a picture of this kind. */
-const MOST_POINTS = 50_000;
 /** Every pixel is the mean of this many by this many. */
 const FINER = 2;
 const MARGIN_PX = 4;
-/** The inner side, primed dark and not painted, as linear light. */
-const INSIDE = 0.03;
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
 
 /** A place of the mesh between four of its points, and their shares. */
@@ -128,15 +101,6 @@ function normalAt({ mesh, skin }: Scene, between: Between, cell: number): SpaceP
 function scaled(x: number, y: number, z: number): SpacePoint {
   const length = Math.sqrt(x * x + y * y + z * z) || 1;
   return [x / length, y / length, z / length];
-}
-
-/** Slope between neighbouring cells less the slope that the mesh has there, mm per mm. */
-function fineRise(heights: Float32Array, cell: number, way: number, step: number, pitchMm: number): number {
-  const wide = step * way;
-  if (cell < wide || cell + wide >= heights.length) return 0;
-  const fine = heights[cell + way]! - heights[cell - way]!;
-  const coarse = (heights[cell + wide]! - heights[cell - wide]!) / step;
-  return (fine - coarse) / (2 * pitchMm);
 }
 
 /** Unit vector from a point of the mesh to its neighbour so many values on. */
@@ -235,21 +199,6 @@ function shadeAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): Pi
   return { rgba, width, height, pxPerMm };
 }
 
-/** So much of a cell must be on the piece: less than half, so that the two ends of a closed band meet. */
-const LEAST_INSIDE = 0.3;
-
-/** Whether a place of the mesh lies on the piece rather than beside it, between the four cells around it. */
-function onPiece({ inside, width, height }: SurfaceGrid, step: number): OnPiece {
-  return (column, row) => {
-    const x = Math.min(width - 1.001, column * step);
-    const y = Math.min(height - 1.001, row * step);
-    const at = Math.floor(y) * width + Math.floor(x);
-    const [tx, ty] = [x % 1, y % 1];
-    const top = inside[at]! * (1 - tx) + inside[at + 1]! * tx;
-    return top + (inside[at + width]! * (1 - tx) + inside[at + width + 1]! * tx - top) * ty >= LEAST_INSIDE;
-  };
-}
-
 /**
  * A still picture of a painted piece as it stands in space: its relief and the paint's own, one lamp with the shade it
  * casts, a room that is brighter above, less of it in hollows, the lamp mirrored in gloss. The eye is far away, as one
@@ -257,7 +206,7 @@ function onPiece({ inside, width, height }: SurfaceGrid, step: number): OnPiece 
  */
 export function drawPiece(skin: PieceSkin, view: PieceView): PiecePicture {
   const { grid, heights } = skin;
-  const mesh = meshOf(grid, heights, MOST_POINTS);
+  const mesh = meshOf(grid, heights, SEEN_POINTS);
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? usualTilt(grid.form));
   const spots = projected(mesh, eye);
   const extent = extentOf(mesh, spots);

@@ -10,7 +10,7 @@ import type { Compositor } from "./compositor";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
 import { raisedBy } from "./layCoat";
 import { seenFrom } from "./seenFrom";
-import type { PieceSkin } from "../piece/still";
+import type { PieceSkin } from "../piece/skin";
 import { finishOf, glossOf, layFinish, layShine, type SurfaceFinish } from "./surfaceFinish";
 
 /** Which surface is to be painted, up to which coat, and how it is looked at. */
@@ -146,8 +146,7 @@ export class Simulator {
     const { rgba, finish } = this.painted(request, laid, shown, shade, afterCoat);
     if (finish && heights) layShine(rgba, finish, heights, grid);
     showAs(request, grid, rgba);
-    const { width, height, pitchMm, originX, originY } = grid;
-    return { rgba, width, height, pitchMm, originX, originY, reduced: laid.reduced };
+    return specimenOf(rgba, laid);
   }
 
   /** What a laid surface wears, for a picture of the piece in space. */
@@ -163,6 +162,12 @@ export class Simulator {
       lit: request.lit,
     };
   }
+}
+
+/** A picture as the specimen of the surface it was made of. */
+export function specimenOf(rgba: Uint8ClampedArray<ArrayBuffer>, { grid, reduced }: LaidSurface): Specimen {
+  const { width, height, pitchMm, originX, originY } = grid;
+  return { rgba, width, height, pitchMm, originX, originY, reduced };
 }
 
 /** Told which coat was laid, from which cell on, and the picture after it. */

@@ -17,7 +17,7 @@ const SINKS_UM = 8;
 /** Finishes nearer to each other than this look the same. */
 const SAME_VEIL = 0.0006;
 /** Brightness of the lamp in a glossy surface, as a share of white, and how tight it is drawn. */
-const SHINE = { strength: 0.5, least: 8, most: 60 } as const;
+export const SHINE = { strength: 0.5, least: 8, most: 60 } as const;
 
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
 

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { create } from "zustand";
 import { asFigure } from "../../core/edits/figures";
 import type { Job, Paint } from "../../core/job";
+import type { StandingPiece } from "../../core/piece/standing";
 import type { PieceView } from "../../core/piece/still";
 import type { Section, SectionLine } from "../../core/simulate/section";
 import type { Specimen } from "../../core/simulate/simulator";
@@ -15,6 +16,8 @@ import { useView, type LightShown } from "./viewStore";
 
 interface Simulation {
   readonly specimen: Specimen | null;
+  /** How it stands in space; null while it is looked at flat. */
+  readonly standing: StandingPiece | null;
   /** Whether the newest edit can be seen, if only as a small picture; or cannot be drawn. */
   readonly seen: boolean;
   /** Whether the picture is the full one of the newest edit. */
@@ -34,6 +37,7 @@ interface Simulation {
 
 export const useSimulation = create<Simulation>()(() => ({
   specimen: null,
+  standing: null,
   seen: true,
   fine: false,
   steps: null,
@@ -52,20 +56,22 @@ const PATIENCE_MS = 400;
 /** The newest picture asked for. */
 let asked = { id: 0, surfaceId: "" };
 
+const paintedOf = ({ specimen, standing }: SpecimenPart) => ({ specimen, standing });
+
 /** What still comes for an older edit bridges the wait, but is never the full picture of the newest one. */
 function bridge(part: SpecimenPart, surfaceId: string): void {
-  if (surfaceId === asked.surfaceId) useSimulation.setState({ specimen: part.specimen });
+  if (surfaceId === asked.surfaceId) useSimulation.setState(paintedOf(part));
 }
 
 function show(part: SpecimenPart, started: number): void {
   const { setState, getState } = useSimulation;
   performance.mark(`crenna-${part.kind}`, { detail: performance.now() - started });
   if (part.kind === "preview") {
-    setState({ specimen: part.specimen, seen: true, fine: false, failure: null });
+    setState({ ...paintedOf(part), seen: true, fine: false, failure: null });
     return;
   }
   setState({
-    specimen: part.specimen,
+    ...paintedOf(part),
     seen: true,
     fine: true,
     mostUm: part.mostUm,
@@ -122,7 +128,7 @@ export function askPiece(view: PieceView, full: boolean, lit: boolean, hearing: 
 
 /** Asks the worker for the picture of a surface; it replaces the one asked for before. */
 export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
-  const { upTo, light, distanceMm } = shown;
+  const { upTo, light, distanceMm, standing } = shown;
   const request = {
     job,
     paints,
@@ -133,7 +139,7 @@ export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: strin
     viewMm: distanceMm,
     mostCells: shown.mostCells,
   };
-  send({ request, full: true });
+  send({ request, full: true, standing });
 }
 
 interface Shown {
@@ -141,6 +147,7 @@ interface Shown {
   readonly light: LightShown;
   readonly distanceMm: number | null;
   readonly mostCells: number;
+  readonly standing: boolean;
 }
 
 /** Everything the picture depends on; names and notes do not count. Asked whenever anything is stored. */
@@ -158,16 +165,19 @@ export function useKeepSimulated(surfaceId: string | null): void {
   const key = useJobStore((state) => (state.job ? pictureKey(state.job) : ""));
   const paints = useJobStore((state) => state.paints);
   const upTo = useView((view) => view.upTo);
+  const standing = useView((view) => view.shape === "form");
   // On its form the piece is lit by the view itself: its own paint must come unlit.
-  const light = useView((view) => (view.shape === "form" && view.light === "lit" ? "colour" : view.light));
+  const light = useView((view) => (standing && view.light === "lit" ? "colour" : view.light));
   const distanceMm = useView((view) => view.distanceMm);
   const figure = useView((view) => view.figure);
   const mostCells = usePrefs((prefs) => MOST_CELLS[prefs.fineness]);
   useEffect(() => {
     const { job } = useJobStore.getState();
     if (job && surfaceId !== null && key !== "")
-      askSpecimen(asFigure(job, paints, figure), paints, surfaceId, { upTo, light, distanceMm, mostCells });
-  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, figure]);
+      askSpecimen(asFigure(job, paints, figure), paints, surfaceId, {
+        ...{ upTo, light, distanceMm, mostCells, standing },
+      });
+  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, standing, figure]);
 }
 
 let sectionAsked = 0;

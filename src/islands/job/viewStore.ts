@@ -1,7 +1,8 @@
 import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
-import { safely } from "../../ui/browserStore";
 import type { SectionLine } from "../../core/simulate/section";
+import { safely } from "../../ui/browserStore";
+import { usePrefs, type Shape } from "../../ui/prefs";
 
 export const PALETTE_VIEWS = ["mixes", "ladder", "goals", "wells"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
@@ -11,6 +12,8 @@ export const LIGHTS = ["colour", "lit", "light", "wear"] as const;
 export type LightShown = (typeof LIGHTS)[number];
 /** Distances a painter looks from, mm; null shows every mark, as through a magnifier. */
 export const DISTANCES = [null, 200, 600, 1200] as const;
+/** How much nearer than the whole a specimen is shown at most. */
+export const MOST_ZOOM = 8;
 
 interface ViewState {
   readonly surfaceId: string | null;
@@ -20,8 +23,8 @@ interface ViewState {
   readonly light: LightShown;
   /** Looked at from this far, mm; null for every mark. */
   readonly distanceMm: number | null;
-  /** Laid flat, or on its form in space. */
-  readonly shape: "flat" | "form";
+  /** Laid flat, or on its form in space: at first as the painter last chose. */
+  readonly shape: Shape;
   /** As large on the screen as on the figure. */
   readonly trueSize: boolean;
   /** While held: the picture before the chosen coat. */
@@ -51,9 +54,9 @@ export const useView = create<ViewState>()(
       surfaceId: null,
       coatId: null,
       upTo: null,
-      light: "colour",
+      light: usePrefs.getState().shape === "form" ? "lit" : "colour",
       distanceMm: null,
-      shape: "flat",
+      shape: usePrefs.getState().shape,
       trueSize: false,
       before: false,
       outlining: false,

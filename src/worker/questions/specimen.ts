@@ -1,21 +1,51 @@
 import { boolean, object } from "yup";
+import { bleed, standPiece, type StandingPiece } from "../../core/piece/standing";
 import { buildUp } from "../../core/simulate/planes";
-import type { Specimen, SpecimenRequest } from "../../core/simulate/simulator";
+import {
+  specimenOf,
+  type LaidSurface,
+  type Simulator,
+  type Specimen,
+  type SpecimenRequest,
+} from "../../core/simulate/simulator";
 import { bringHeights } from "../heights";
 import { defineQuestion } from "../question";
 import { laid, simulator } from "../simulation";
 import { specimenRequestField } from "../specimenRequest";
 import { takeSteps, type Steps } from "../steps";
 
+/** The surface painted, and how it stands in space where that was asked for. */
+interface Painted {
+  readonly specimen: Specimen;
+  readonly standing: StandingPiece | null;
+}
+
 /** The picture as it comes: small first, then full with the thickest films in it, µm. */
 export type SpecimenPart =
-  | { readonly kind: "preview"; readonly specimen: Specimen }
-  | { readonly kind: "full"; readonly specimen: Specimen; readonly mostUm: number };
+  ({ readonly kind: "preview" } & Painted) | ({ readonly kind: "full"; readonly mostUm: number } & Painted);
 
 export interface SpecimenInput {
   readonly request: SpecimenRequest;
   /** Whether the full picture is wanted too, and what each coat did. */
   readonly full: boolean;
+  /** Whether it is to be drawn in space: its colours then come without any light. */
+  readonly standing?: boolean;
+}
+
+function paint(sim: Simulator, { request, standing }: SpecimenInput, surface: LaidSurface): Painted {
+  if (!standing) return { specimen: sim.picture(request, surface), standing: null };
+  const skin = sim.skin(request, surface);
+  bleed(skin.rgba, skin.grid.width);
+  return { specimen: specimenOf(skin.rgba, surface), standing: standPiece(skin) };
+}
+
+/** What is handed over rather than copied. */
+function buffersOf({ specimen, standing }: Painted): ArrayBuffer[] {
+  if (!standing) return [specimen.rgba.buffer];
+  const { points, normals, across, places, triangles, ground, sight } = standing;
+  return [specimen.rgba, points, normals, across, places, triangles, ground, sight.near].map(
+    ({ buffer }) => buffer,
+  );
 }
 
 /** The picture of a surface: small, full, then what each coat did; null where only the small one was wanted. */
@@ -24,16 +54,18 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
   newestOnly: true,
   schema: object({
     full: boolean().strict().required(),
+    standing: boolean().strict(),
     request: specimenRequestField(),
   }),
-  async run({ request, full }, { wanted, part }) {
+  async run(input, { wanted, part }) {
+    const { request, full } = input;
     const sim = await simulator;
     const { surfaceId } = request;
     await bringHeights(request.job.surfaces.filter((surface) => surface.id === surfaceId));
     const coarse = await sim.lay(request, true, wanted);
     if (!coarse) return null;
-    const preview = sim.picture(request, coarse);
-    part({ kind: "preview", specimen: preview }, [preview.rgba.buffer]);
+    const preview = paint(sim, input, coarse);
+    part({ kind: "preview", ...preview }, buffersOf(preview));
     // Small pictures of the desk need no more than this.
     if (!full) return null;
     if (laid.last?.id !== surfaceId) laid.last = { surface: coarse, id: surfaceId };
@@ -41,10 +73,10 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
     const fine = await sim.lay(request, false, wanted);
     if (!fine) return null;
     laid.last = { surface: fine, id: surfaceId };
-    const picture = sim.picture(request, fine);
+    const picture = paint(sim, input, fine);
     const films = fine.coats.map((one) => one.film);
     const mostUm = buildUp(films, fine.grid.inside.length).reduce((most, um) => Math.max(most, um), 0);
-    part({ kind: "full", specimen: picture, mostUm }, [picture.rgba.buffer]);
+    part({ kind: "full", ...picture, mostUm }, buffersOf(picture));
     // What each coat did is read after the picture is there: it takes as long as a few coats.
     if (!(await wanted(0, coarse.coats.length))) return null;
     return takeSteps(sim, request, coarse);

@@ -12,7 +12,7 @@ import {
 import { memo, useState } from "react";
 import { activeCoats, type Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
-import { usePrefs } from "../../../ui/prefs";
+import { usePrefs, type Shape } from "../../../ui/prefs";
 import { SURROUNDS, type Surround } from "../../../ui/theme";
 import { ColumnHead } from "../../../ui/Row";
 import { Side } from "../../../ui/Side";
@@ -78,7 +78,12 @@ interface ToolbarProps {
 /** How the specimen is shown; drawn anew only where what it shows has changed, as every edit passes by here. */
 const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
   const { light, upTo, zoom, shape, distanceMm, trueSize, set } = useView();
-  const { surround, setSurround } = usePrefs();
+  const { surround, setSurround, setShape } = usePrefs();
+  const chooseShape = (next: Shape | null) => {
+    if (!next) return;
+    set({ shape: next });
+    setShape(next);
+  };
   const shown = upTo === null ? count : Math.min(upTo, count);
   const step = (to: number) => set({ upTo: to >= count ? null : Math.max(0, to) });
   return (
@@ -89,10 +94,10 @@ const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
           size="small"
           aria-label="Shape"
           value={shape}
-          onChange={(_event, next: "flat" | "form" | null) => next && set({ shape: next })}
+          onChange={(_event, next: Shape | null) => chooseShape(next)}
         >
-          <ToggleButton value="flat">Flat</ToggleButton>
           <ToggleButton value="form">On its form</ToggleButton>
+          <ToggleButton value="flat">Flat</ToggleButton>
         </ToggleButtonGroup>
         <ToggleButtonGroup
           exclusive
@@ -128,7 +133,6 @@ const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
           exclusive
           size="small"
           aria-label="How near"
-          disabled={shape === "form"}
           value={trueSize ? "true" : [1, 2, 4].includes(zoom) ? zoom : null}
           onChange={(_event, next: number | "true" | null) =>
             next !== null && set(next === "true" ? { trueSize: true } : { trueSize: false, zoom: next })

@@ -1,65 +1,109 @@
 import { Box } from "@mui/material";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { StandingPiece } from "../../../core/piece/standing";
 import type { Specimen } from "../../../core/simulate/simulator";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
-import { usePrefs } from "../../../ui/prefs";
+import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { useView } from "../viewStore";
-import type { FormScene } from "./formScene";
+import type { FormScene, PiecePaint } from "./formScene";
 import { FormStill } from "./FormStill";
-import { turnKeys } from "./turnKeys";
-import { useFigure } from "../useSurface";
+import { SizeCaption } from "./SizeCaption";
+import { useStance, type Stance } from "./useStance";
 
-/** The surface on its form in space; dragged to turn, with the wheel nearer. */
-export function FormView({ specimen, form }: { readonly specimen: Specimen; readonly form: SurfaceForm }) {
+interface DrawnProps {
+  readonly piece: StandingPiece;
+  readonly paint: PiecePaint;
+  readonly stance: Stance;
+  readonly scale: number;
+  readonly onReady: () => void;
+  /** There are no graphics: the worker draws it, one still picture after another. */
+  readonly onFailed: () => void;
+}
+
+/** The piece drawn by the browser's graphics. */
+function Drawn({ piece, paint, stance, scale, onReady, onFailed }: DrawnProps) {
   const room = useRef<HTMLDivElement>(null);
-  const scene = useRef<FormScene | null>(null);
-  const [failed, setFailed] = useState(false);
-  const [ready, setReady] = useState(false);
+  const [scene, setScene] = useState<FormScene | null>(null);
   const surround = usePrefs((prefs) => prefs.surround);
-  const { lamp } = useFigure();
   const lit = useView((view) => view.light === "lit");
   useEffect(() => {
+    let started: FormScene | null = null;
     let gone = false;
-    // The drawing in space is large and seldom the first thing wanted.
+    // The drawing in space is large: flat pictures come without it.
     import("./formScene")
       .then(({ startScene }) => {
         if (gone || !room.current) return;
-        scene.current = startScene(room.current);
-        setReady(true);
+        started = startScene(room.current);
+        setScene(started);
+        onReady();
       })
-      // No graphics: the worker draws it, one still picture after another.
-      .catch(() => setFailed(true));
+      .catch(onFailed);
     return () => {
       gone = true;
-      scene.current?.end();
-      scene.current = null;
+      started?.end();
     };
-  }, []);
-  useEffect(() => {
-    if (ready) scene.current?.setForm(form);
-  }, [form, ready]);
-  useEffect(() => {
-    if (ready) scene.current?.setPicture(specimen);
-  }, [specimen, form, ready]);
-  useEffect(() => {
-    if (ready) scene.current?.setLight(lamp, lit, SURROUNDS[surround]);
-  }, [lamp, lit, surround, form, ready]);
-  if (failed) return <FormStill form={form} />;
+  }, [onReady, onFailed]);
+  useEffect(() => scene?.show(piece, paint), [scene, piece, paint]);
+  useEffect(() => scene?.light(lit, SURROUNDS[surround]), [scene, lit, surround]);
+  useEffect(() => scene?.stand(stance, scale), [scene, stance, scale]);
+  return <Box ref={room} sx={{ position: "absolute", inset: 0 }} />;
+}
+
+/** Room left free around the piece, as a share of its size. */
+const MARGIN = 0.1;
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Pixels to the mm at which all of a piece is seen, however it is turned round its upright. */
+function fitting({ aroundMm, upMm, tiltDeg }: StandingPiece, { width, height }: Size): number {
+  const tilt = (tiltDeg * Math.PI) / 180;
+  const halfMm = upMm * Math.cos(tilt) + aroundMm * Math.abs(Math.sin(tilt));
+  return Math.min(height / halfMm, width / aroundMm) / 2 / (1 + MARGIN);
+}
+
+/** Pixels to the mm as the painter wants it, and to a true millimetre of the screen. */
+function useScale(piece: StandingPiece, size: Size) {
+  const { zoom, trueSize } = useView();
+  const pxPerMm = usePrefs((prefs) => prefs.pxPerMm) ?? USUAL_PX_PER_MM;
+  const scale = trueSize ? pxPerMm : fitting(piece, size) * zoom;
+  return { scale, enlarged: trueSize ? null : scale / pxPerMm };
+}
+
+interface Props {
+  readonly piece: StandingPiece;
+  readonly paint: PiecePaint & Pick<Specimen, "reduced">;
+  readonly form: SurfaceForm;
+  readonly size: Size;
+}
+
+/** The surface on its form in space; dragged or by keys to turn, with the wheel nearer. */
+export function FormView({ piece, paint, form, size }: Props) {
+  const [drawn, setDrawn] = useState<"soon" | "by graphics" | "by the worker">("soon");
+  const onReady = useCallback(() => setDrawn("by graphics"), []);
+  const onFailed = useCallback(() => setDrawn("by the worker"), []);
+  const { stance, hands } = useStance(form);
+  const { scale, enlarged } = useScale(piece, size);
   return (
     <Box
-      ref={room}
       role="group"
       tabIndex={0}
       aria-label="The surface on its form; arrow keys turn it, plus and minus bring it nearer"
-      data-ready={ready}
-      onKeyDown={(event) =>
-        turnKeys(event, {
-          turn: (aside, up) => scene.current?.turn(aside * 0.15, -up * 0.12),
-          nearer: (steps) => scene.current?.nearer(steps > 0 ? 0.85 : 1.18),
-        })
-      }
-      sx={{ position: "absolute", inset: 0 }}
-    />
+      data-ready={drawn !== "soon"}
+      {...hands}
+      sx={{
+        ...{ position: "absolute", inset: 0, overflow: "hidden", touchAction: "none", cursor: "grab" },
+      }}
+    >
+      {drawn === "by the worker" ? (
+        <FormStill stance={stance} scale={scale} />
+      ) : (
+        <Drawn {...{ piece, paint, stance, scale, onReady, onFailed }} />
+      )}
+      <SizeCaption specimen={paint} enlarged={enlarged} />
+    </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Typography } from "@mui/material";
+import { Box } from "@mui/material";
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { activeCoats } from "../../../core/job";
 import type { SectionLine } from "../../../core/simulate/section";
@@ -10,16 +10,16 @@ import { SpotRings } from "../check/SpotRings";
 import { useSpots } from "../check/useSpots";
 import { useSimulation } from "../useSimulation";
 import { useBuilt, useSurface } from "../useSurface";
-import { useView } from "../viewStore";
+import { MOST_ZOOM, useView } from "../viewStore";
 import { DrawingBar } from "./DrawingBar";
 import { FormView } from "./FormView";
 import { LampDial } from "./LampDial";
 import { MmRuler } from "./MmRuler";
 import { OutlinePen } from "./OutlinePen";
 import { SectionLineHandles } from "./SectionLineHandles";
+import { SizeCaption } from "./SizeCaption";
 
 const RULER_PX = 22;
-export const MOST_ZOOM = 8;
 
 /** Size of the free room, in screen pixels, and the ref of the element that is measured. */
 function useRoom() {
@@ -86,26 +86,6 @@ function useSeating(specimen: Specimen, size: Size) {
   const toMm = (x: number, y: number) =>
     [(x - left) / scale + specimen.originX, (y - top) / scale + specimen.originY] as const;
   return { widthMm, heightMm, scale, centre, left, top, origin, toPx, toMm, pxPerMm };
-}
-
-/** How large it is drawn, and how fine. */
-function Caption({ specimen, enlarged }: { readonly specimen: Specimen; readonly enlarged: number | null }) {
-  return (
-    <Typography
-      sx={{
-        position: "absolute",
-        right: 10,
-        bottom: 6,
-        color: "#fff",
-        textShadow: "0 0 3px #000, 0 0 3px #000",
-      }}
-    >
-      {specimen.reduced
-        ? `drawn in cells of ${specimen.pitchMm.toFixed(2)}\u202fmm, coarser than your line · `
-        : ""}
-      {enlarged === null ? "true size" : `${enlarged.toFixed(1)}\u202f× its size`}
-    </Typography>
-  );
 }
 
 function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size: Size }) {
@@ -191,7 +171,7 @@ function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size:
           toPx={toPx}
         />
       )}
-      <Caption specimen={specimen} enlarged={trueSize ? null : scale / pxPerMm} />
+      <SizeCaption specimen={specimen} enlarged={trueSize ? null : scale / pxPerMm} />
     </>
   );
 }
@@ -209,7 +189,7 @@ function useBefore(): Specimen | null {
 
 /** The simulated surface with rulers in millimetres, and the line of the section. */
 export function SpecimenView() {
-  const { specimen: newest, failure, fine, settled } = useSimulation();
+  const { specimen: newest, standing, failure, fine, settled } = useSimulation();
   const earlier = useBefore();
   const specimen = earlier ?? newest;
   const { shape, light } = useView();
@@ -234,7 +214,9 @@ export function SpecimenView() {
       sx={{ flex: 1, minHeight: 0, position: "relative", overflow: "hidden", bgcolor: SURROUNDS[surround] }}
     >
       {specimen && size.width > 0 && shape === "flat" && <Stage specimen={specimen} size={size} />}
-      {specimen && form && shape === "form" && <FormView specimen={specimen} form={form} />}
+      {specimen && standing && form && size.width > 0 && shape === "form" && (
+        <FormView key={surface?.id} piece={standing} paint={specimen} form={form} size={size} />
+      )}
       {(light === "lit" || light === "light") && <LampDial />}
       <DrawingBar />
       {failure !== null && (

@@ -1,203 +1,204 @@
 import {
-  AmbientLight,
   BufferAttribute,
   BufferGeometry,
   Color,
   DataTexture,
-  DirectionalLight,
   DoubleSide,
+  FloatType,
+  GLSL3,
   LinearFilter,
   LinearMipmapLinearFilter,
-  type Material,
   Mesh,
-  MeshBasicMaterial,
-  MeshStandardMaterial,
-  PerspectiveCamera,
+  NearestFilter,
+  OrthographicCamera,
+  RawShaderMaterial,
+  RedFormat,
   RGBAFormat,
   Scene,
   SRGBColorSpace,
+  type Texture,
+  UnsignedByteType,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from "three";
-import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
-import type { Lamp } from "../../../core/job";
-import type { Specimen } from "../../../core/simulate/simulator";
-import type { SurfaceForm } from "../../../core/surface/forms/form";
-import { lampInSpace, usualTilt } from "../../../core/piece/stance";
-import { lampVector } from "../../../core/surface/grid";
+import { eyeAt } from "../../../core/piece/raster";
+import type { StandingPiece } from "../../../core/piece/standing";
+import { PIECE_FRAGMENT, PIECE_VERTEX } from "./pieceShader";
+import type { Stance } from "./useStance";
 
-/** A form drawn in space. */
+/** Paint of a piece: a flat picture of it, of any fineness. */
+export interface PiecePaint {
+  readonly rgba: Uint8ClampedArray<ArrayBuffer>;
+  readonly width: number;
+  readonly height: number;
+  readonly pitchMm: number;
+}
+
+/** A piece drawn in space on the page. */
 export interface FormScene {
-  setForm(form: SurfaceForm): void;
-  setPicture(specimen: Specimen): void;
-  setLight(lamp: Lamp, lit: boolean, surround: string): void;
-  turn(aside: number, up: number): void;
-  nearer(factor: number): void;
+  show(piece: StandingPiece, paint: PiecePaint): void;
+  light(lit: boolean, surround: string): void;
+  /** @param pxPerMm how large: pixels of the page to the mm */
+  stand(stance: Stance, pxPerMm: number): void;
   end(): void;
 }
 
-/** Steps of the mesh along the turn and up the height. */
-const ALONG = 240;
-const UP = 120;
+const uniformsOf = () => ({
+  paint: { value: null as Texture | null },
+  ground: { value: null as Texture | null },
+  near: { value: null as Texture | null },
+  paintScale: { value: new Vector2(1, 1) },
+  lamp: { value: new Vector3() },
+  eye: { value: new Vector3() },
+  sightRight: { value: new Vector3() },
+  sightUp: { value: new Vector3() },
+  sight: { value: new Vector3() },
+  lit: { value: true },
+});
 
-/** The form's own points, and where each lies on the flat, mm. */
-function meshOf(form: SurfaceForm): { geometry: BufferGeometry; flat: Float32Array } {
-  const count = (ALONG + 1) * (UP + 1);
-  const points = new Float32Array(count * 3);
-  const flat = new Float32Array(count * 2);
-  const index: number[] = [];
-  for (let row = 0; row <= UP; row++) {
-    for (let column = 0; column <= ALONG; column++) {
-      const at = row * (ALONG + 1) + column;
-      // The very middle of a round piece has no direction of its own.
-      const place = {
-        turnDeg: (column / ALONG) * form.turnDeg,
-        heightMm: Math.min(form.slantMm * 0.9999, (row / UP) * form.slantMm),
-      };
-      points.set(form.inSpace(place), at * 3);
-      flat.set(form.flatten(place), at * 2);
-      const outside = form.rim !== undefined && form.rim(place) < -0.2;
-      if (column < ALONG && row < UP && !outside)
-        index.push(at, at + 1, at + ALONG + 1, at + 1, at + ALONG + 2, at + ALONG + 1);
-    }
-  }
+/** Bytes by cell as a texture that is smooth from near and from far. */
+function smooth(bytes: Uint8Array<ArrayBuffer>, width: number, height: number): DataTexture {
+  const texture = new DataTexture(bytes, width, height, RGBAFormat, UnsignedByteType);
+  texture.magFilter = LinearFilter;
+  texture.minFilter = LinearMipmapLinearFilter;
+  texture.generateMipmaps = true;
+  texture.anisotropy = 4;
+  texture.needsUpdate = true;
+  return texture;
+}
+
+function paintOf({ rgba, width, height }: PiecePaint): DataTexture {
+  const texture = smooth(new Uint8Array(rgba.buffer), width, height);
+  texture.colorSpace = SRGBColorSpace;
+  return texture;
+}
+
+function nearOf({ sight }: StandingPiece): DataTexture {
+  const texture = new DataTexture(sight.near, sight.width, sight.height, RedFormat, FloatType);
+  texture.magFilter = texture.minFilter = NearestFilter;
+  texture.needsUpdate = true;
+  return texture;
+}
+
+function geometryOf(piece: StandingPiece): BufferGeometry {
   const geometry = new BufferGeometry();
-  geometry.setAttribute("position", new BufferAttribute(points, 3));
-  geometry.setAttribute("uv", new BufferAttribute(new Float32Array(count * 2), 2));
-  geometry.setIndex(index);
-  geometry.computeVertexNormals();
-  geometry.computeBoundingSphere();
-  return { geometry, flat };
+  geometry.setAttribute("position", new BufferAttribute(piece.points, 3));
+  geometry.setAttribute("normal", new BufferAttribute(piece.normals, 3));
+  geometry.setAttribute("across", new BufferAttribute(piece.across, 3));
+  geometry.setAttribute("place", new BufferAttribute(piece.places, 2));
+  geometry.setIndex(new BufferAttribute(piece.triangles, 1));
+  return geometry;
 }
 
-/** Where each point lies on the picture, 0…1. */
-function placePicture(geometry: BufferGeometry, flat: Float32Array, specimen: Specimen): void {
-  const uv = geometry.getAttribute("uv");
-  const { originX, originY, pitchMm, width, height } = specimen;
-  for (let at = 0; at < uv.count; at++) {
-    uv.setXY(
-      at,
-      ((flat[at * 2]! - originX) / pitchMm + 0.5) / width,
-      ((flat[at * 2 + 1]! - originY) / pitchMm + 0.5) / height,
-    );
-  }
-  uv.needsUpdate = true;
-}
-
-/** Cells off the panel take the colour of a neighbour on it, so that no dark rim is drawn along the edges. */
-function bled(specimen: Specimen): Uint8Array<ArrayBuffer> {
-  const { rgba, width } = specimen;
-  const out = new Uint8Array(rgba);
-  for (let at = 0; at < rgba.length; at += 4) {
-    if (rgba[at + 3]! > 0) continue;
-    for (const step of [4, -4, width * 4, -width * 4, 8, -8, width * 8, -width * 8]) {
-      const from = at + step;
-      if (from < 0 || from >= rgba.length || rgba[from + 3]! === 0) continue;
-      out.set(rgba.subarray(from, from + 3), at);
-      break;
-    }
-    out[at + 3] = 255;
-  }
-  return out;
+/** Points the camera as a beholder far away who looks at the middle of the piece. @param halfMm from there to the upper edge */
+function aim(
+  camera: OrthographicCamera,
+  { middle, aroundMm, upMm }: StandingPiece,
+  { turnDeg, tiltDeg }: Stance,
+  halfMm: number,
+  aspect: number,
+): Vector3 {
+  const away = Math.hypot(aroundMm, upMm) + 10;
+  const aside = halfMm * aspect;
+  Object.assign(camera, { left: -aside, right: aside, top: halfMm, bottom: -halfMm, near: 1, far: 2 * away });
+  const { right, up, towards } = eyeAt(turnDeg, tiltDeg);
+  const [eye, x, y] = [new Vector3(...towards), new Vector3(...right), new Vector3(...up)];
+  camera.matrix.makeBasis(x, y, eye).setPosition(
+    eye
+      .clone()
+      .multiplyScalar(away)
+      .add(new Vector3(...middle)),
+  );
+  camera.matrixWorldNeedsUpdate = true;
+  camera.updateProjectionMatrix();
+  return eye;
 }
 
 /** Starts drawing into a box of the page. @throws where the browser has no WebGL */
 export function startScene(room: HTMLElement): FormScene {
-  const renderer = new WebGLRenderer({ antialias: true });
+  const renderer = new WebGLRenderer({ antialias: true, alpha: false });
   renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
   renderer.domElement.setAttribute("role", "img");
   renderer.domElement.setAttribute("aria-label", "The surface, simulated, on its form");
   room.append(renderer.domElement);
-  const scene = new Scene();
-  const camera = new PerspectiveCamera(28, 1, 0.5, 4000);
-  const controls = new OrbitControls(camera, renderer.domElement);
-  controls.enablePan = false;
-  const ambient = new AmbientLight(0xffffff, 0.9);
-  const lampLight = new DirectionalLight(0xffffff, 2.6);
-  // The lamp stands in the room: what is turned away from it is dark.
-  scene.add(camera, ambient, lampLight, lampLight.target);
-  const plain = new MeshBasicMaterial({ side: DoubleSide });
-  const matt = new MeshStandardMaterial({ side: DoubleSide, roughness: 0.92, metalness: 0 });
-  const mesh = new Mesh<BufferGeometry, Material>(new BufferGeometry(), plain);
-  scene.add(mesh);
-  let flat: Float32Array = new Float32Array(0);
-  let shown: SurfaceForm | null = null;
+  const uniforms = uniformsOf();
+  const material = new RawShaderMaterial({
+    glslVersion: GLSL3,
+    vertexShader: PIECE_VERTEX,
+    fragmentShader: PIECE_FRAGMENT,
+    side: DoubleSide,
+    alphaToCoverage: true,
+    uniforms,
+  });
+  const mesh = new Mesh(new BufferGeometry(), material);
+  mesh.frustumCulled = false;
+  const scene = new Scene().add(mesh);
+  const camera = new OrthographicCamera();
+  camera.matrixAutoUpdate = false;
+  let shown: { readonly piece: StandingPiece; readonly paint: PiecePaint } | null = null;
+  let seen: { readonly stance: Stance; readonly pxPerMm: number } | null = null;
   let asked = false;
   const draw = () => {
     if (asked) return;
     asked = true;
     requestAnimationFrame(() => {
       asked = false;
-      controls.update();
+      const { clientWidth: width, clientHeight: height } = room;
+      if (!shown || !seen || height === 0) return;
+      const { stance, pxPerMm } = seen;
+      uniforms.eye.value = aim(camera, shown.piece, stance, height / 2 / pxPerMm, width / height);
       renderer.render(scene, camera);
     });
   };
-  controls.addEventListener("change", draw);
   const observer = new ResizeObserver(() => {
-    const { clientWidth, clientHeight } = room;
-    renderer.setSize(clientWidth, clientHeight);
-    camera.aspect = clientWidth / Math.max(1, clientHeight);
-    camera.updateProjectionMatrix();
+    renderer.setSize(room.clientWidth, room.clientHeight);
     draw();
   });
   observer.observe(room);
+  const release = () => {
+    mesh.geometry.dispose();
+    for (const { value } of [uniforms.ground, uniforms.near]) value?.dispose();
+  };
+  const standUp = (piece: StandingPiece) => {
+    release();
+    mesh.geometry = geometryOf(piece);
+    uniforms.ground.value = smooth(piece.ground, piece.width, piece.height);
+    uniforms.near.value = nearOf(piece);
+    uniforms.lamp.value.set(...piece.lamp);
+    uniforms.sightRight.value.set(...piece.sight.right);
+    uniforms.sightUp.value.set(...piece.sight.up);
+    uniforms.sight.value.set(piece.sight.left, piece.sight.top, piece.sight.pxPerMm);
+  };
   return {
-    setForm(form) {
-      mesh.geometry.dispose();
-      shown = form;
-      const made = meshOf(form);
-      mesh.geometry = made.geometry;
-      flat = made.flat;
-      const { center, radius } = made.geometry.boundingSphere!;
-      controls.target.copy(center);
-      const away = radius / Math.sin((camera.fov * Math.PI) / 360);
-      camera.position
-        .copy(center)
-        .add(new Vector3(0, Math.tan((usualTilt(form) * Math.PI) / 180), 1).setLength(away));
-      controls.minDistance = radius * 0.8;
-      controls.maxDistance = away * 3;
+    show(piece, paint) {
+      if (shown?.piece !== piece) standUp(piece);
+      if (shown?.paint !== paint) {
+        uniforms.paint.value?.dispose();
+        uniforms.paint.value = paintOf(paint);
+      }
+      // Both begin at the same corner of the piece, but their last cells may reach less or farther.
+      uniforms.paintScale.value.set(
+        (piece.width * piece.pitchMm) / (paint.width * paint.pitchMm),
+        (piece.height * piece.pitchMm) / (paint.height * paint.pitchMm),
+      );
+      shown = { piece, paint };
       draw();
     },
-    setPicture(specimen) {
-      placePicture(mesh.geometry, flat, specimen);
-      const texture = new DataTexture(bled(specimen), specimen.width, specimen.height, RGBAFormat);
-      texture.colorSpace = SRGBColorSpace;
-      texture.magFilter = LinearFilter;
-      texture.minFilter = LinearMipmapLinearFilter;
-      texture.generateMipmaps = true;
-      texture.anisotropy = 4;
-      texture.needsUpdate = true;
-      plain.map?.dispose();
-      plain.map = matt.map = texture;
-      plain.needsUpdate = matt.needsUpdate = true;
-      draw();
-    },
-    setLight(lamp, lit, surround) {
-      if (shown) lampLight.position.set(...lampInSpace(shown, lampVector(lamp))).setLength(100);
-      mesh.material = lit ? matt : plain;
+    light(lit, surround) {
+      uniforms.lit.value = lit;
       scene.background = new Color(surround);
       draw();
     },
-    turn(aside, up) {
-      const arm = camera.position.clone().sub(controls.target);
-      arm.applyAxisAngle(new Vector3(0, 1, 0), aside);
-      const level = new Vector3(0, 1, 0).cross(arm).normalize();
-      const tilted = arm.clone().applyAxisAngle(level, up);
-      if (Math.abs(tilted.clone().normalize().y) < 0.98) arm.copy(tilted);
-      camera.position.copy(controls.target).add(arm);
-      draw();
-    },
-    nearer(factor) {
-      camera.position.sub(controls.target).multiplyScalar(factor).add(controls.target);
+    stand(stance, pxPerMm) {
+      seen = { stance, pxPerMm };
       draw();
     },
     end() {
       observer.disconnect();
-      controls.dispose();
-      mesh.geometry.dispose();
-      plain.map?.dispose();
-      plain.dispose();
-      matt.dispose();
+      release();
+      uniforms.paint.value?.dispose();
+      material.dispose();
       renderer.dispose();
       renderer.domElement.remove();
     },

@@ -1,0 +1,179 @@
+import { fieldsOf } from "../surface/fields";
+import type { SpacePoint } from "../surface/forms/form";
+import type { SurfaceGrid } from "../surface/grid";
+import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
+import type { Beholder } from "./raster";
+import { lampViewOf } from "./shade";
+import { fineRise, onPiece, type PieceGround } from "./skin";
+import { lampInSpace, usualTilt } from "./stance";
+
+/** What the lamp sees of a piece: how near the nearest point is in each pixel of its window, mm; far below all where none is. */
+export interface LampSight extends Beholder {
+  readonly near: Float32Array<ArrayBuffer>;
+  readonly width: number;
+  readonly height: number;
+  readonly pxPerMm: number;
+  readonly left: number;
+  readonly top: number;
+}
+
+/** A painted piece ready to be drawn in space from any side; its colours are those of the flat picture of the same cells. */
+export interface StandingPiece {
+  /** x, y, z of each point, mm: right, up, towards the front. */
+  readonly points: Float32Array<ArrayBuffer>;
+  /** Unit vectors at each point: out of the painted side, and along a row of cells. */
+  readonly normals: Float32Array<ArrayBuffer>;
+  readonly across: Float32Array<ArrayBuffer>;
+  /** Where each point lies on the flat picture, 0…1 from its upper left corner. */
+  readonly places: Float32Array<ArrayBuffer>;
+  /** Corners of triangles that turn left round where they are seen from the painted side. */
+  readonly triangles: Uint32Array<ArrayBuffer>;
+  /**
+   * Per cell, bytes: the ground's slope along rows and columns that is finer than the points (as `packSlope`), the share
+   * of open sky, and gloss, both 0…1 as 0…255.
+   */
+  readonly ground: Uint8Array<ArrayBuffer>;
+  readonly width: number;
+  readonly height: number;
+  /** Edge of a cell, mm. */
+  readonly pitchMm: number;
+  /** Unit vector to the lamp. */
+  readonly lamp: SpacePoint;
+  readonly sight: LampSight;
+  /** The middle of the piece, and its greatest distance from the upright through it and from the level of it, mm. */
+  readonly middle: SpacePoint;
+  readonly aroundMm: number;
+  readonly upMm: number;
+  /** From how far above such a piece is usually looked at, degrees. */
+  readonly tiltDeg: number;
+}
+
+/** A slope in mm per mm as a byte: fine near level ground, where most are. */
+export const packSlope = (slope: number): number => Math.round(127.5 + (127 * slope) / (1 + Math.abs(slope)));
+/** The slope a byte stands for. */
+export const unpackSlope = (byte: number): number => {
+  const share = (byte - 127.5) / 127;
+  return share / (1 - Math.abs(share));
+};
+
+function groundOf({ grid, heights, gloss }: PieceGround, step: number): Uint8Array<ArrayBuffer> {
+  const { inside, width, pitchMm } = grid;
+  const { sky } = fieldsOf(grid);
+  const out = new Uint8Array(inside.length * 4).fill(0);
+  for (let at = 0; at < inside.length; at++) {
+    const to = at * 4;
+    const level = inside[at] === 0 || step === 1;
+    out[to] = packSlope(level ? 0 : fineRise(heights, at, 1, step, pitchMm));
+    out[to + 1] = packSlope(level ? 0 : fineRise(heights, at, width, step, pitchMm));
+    out[to + 2] = sky[at]! * 255;
+    out[to + 3] = gloss ? Math.min(1, Math.max(0, gloss[at]!)) * 255 : 0;
+  }
+  return out;
+}
+
+/** Unit vectors from each point to the next one in its row. */
+function acrossOf({ points, columns }: PieceMesh): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(points.length);
+  for (let at = 0; at < points.length; at += 3) {
+    const last = (at / 3) % columns === columns - 1;
+    const [from, to] = last ? [at - 3, at] : [at, at + 3];
+    const x = points[to]! - points[from]!;
+    const y = points[to + 1]! - points[from + 1]!;
+    const z = points[to + 2]! - points[from + 2]!;
+    const length = Math.sqrt(x * x + y * y + z * z) || 1;
+    out[at] = x / length;
+    out[at + 1] = y / length;
+    out[at + 2] = z / length;
+  }
+  return out;
+}
+
+function placesOf(
+  { columns, rows, step }: PieceMesh,
+  { width, height }: SurfaceGrid,
+): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(columns * rows * 2);
+  for (let at = 0; at < columns * rows; at++) {
+    out[at * 2] = (Math.min(width - 1, (at % columns) * step) + 0.5) / width;
+    out[at * 2 + 1] = (Math.min(height - 1, Math.floor(at / columns) * step) + 0.5) / height;
+  }
+  return out;
+}
+
+function trianglesOf({ holds, columns }: PieceMesh): Uint32Array<ArrayBuffer> {
+  let squares = 0;
+  for (let at = 0; at < holds.length; at++) if (holds[at]! > 0) squares++;
+  const out = new Uint32Array(squares * 6);
+  let to = 0;
+  for (let at = 0; at < holds.length; at++) {
+    if (holds[at] === 0) continue;
+    out[to++] = at;
+    out[to++] = at + columns;
+    out[to++] = at + 1;
+    out[to++] = at + columns + 1;
+    out[to++] = at + 1;
+    out[to++] = at + columns;
+  }
+  return out;
+}
+
+/** The box around the points that are drawn: its middle, and how far they lie from the upright through it and from its level. */
+function roomOf({ points }: PieceMesh, triangles: Uint32Array) {
+  const [low, high] = [new Float64Array(3).fill(Infinity), new Float64Array(3).fill(-Infinity)];
+  for (const point of triangles) {
+    for (let axis = 0; axis < 3; axis++) {
+      const value = points[point * 3 + axis]!;
+      if (value < low[axis]!) low[axis] = value;
+      if (value > high[axis]!) high[axis] = value;
+    }
+  }
+  const [x, y, z] = [0, 1, 2].map((axis) => (low[axis]! + high[axis]!) / 2) as [number, number, number];
+  let around = 0;
+  for (const point of triangles)
+    around = Math.max(around, Math.hypot(points[point * 3]! - x, points[point * 3 + 2]! - z));
+  return { middle: [x, y, z] as const, aroundMm: around, upMm: (high[1]! - low[1]!) / 2 };
+}
+
+/**
+ * Gives cells beside the piece the colour of a neighbour on it, so that no dark rim is drawn along its edges; they stay
+ * unseen (alpha 0) where the picture lies flat.
+ * @param rgba changed in place
+ */
+export function bleed(rgba: Uint8ClampedArray, width: number): void {
+  const near = [1, -1, width, -width, 2, -2, 2 * width, -2 * width];
+  for (let at = 0; at < rgba.length; at += 4) {
+    if (rgba[at + 3]! > 0) continue;
+    for (const step of near) {
+      const from = at + step * 4;
+      if (from < 0 || from >= rgba.length || rgba[from + 3] === 0) continue;
+      rgba[at] = rgba[from]!;
+      rgba[at + 1] = rgba[from + 1]!;
+      rgba[at + 2] = rgba[from + 2]!;
+      break;
+    }
+  }
+}
+
+/** Makes a painted piece ready to be drawn in space from any side. */
+export function standPiece(ground: PieceGround): StandingPiece {
+  const { grid, heights } = ground;
+  const mesh = meshOf(grid, heights, SEEN_POINTS);
+  const lamp = lampInSpace(grid.form, grid.lamp);
+  const { beholder, window, seen } = lampViewOf(mesh, lamp, onPiece(grid, mesh.step));
+  const triangles = trianglesOf(mesh);
+  return {
+    points: mesh.points,
+    normals: mesh.normals,
+    across: acrossOf(mesh),
+    places: placesOf(mesh, grid),
+    triangles,
+    ground: groundOf(ground, mesh.step),
+    width: grid.width,
+    height: grid.height,
+    pitchMm: grid.pitchMm,
+    lamp,
+    sight: { ...beholder, ...window, near: seen.near.map((mm) => Math.max(-1e9, mm)) },
+    ...roomOf(mesh, triangles),
+    tiltDeg: usualTilt(grid.form),
+  };
+}
