@@ -1,6 +1,7 @@
 import type { FormUse, Job, LogEntry, Surface } from "../job";
-import { completeParams } from "../params";
+
 import { forms, isFormId } from "../surface/forms";
+import { sizesOfUse } from "../surface/forms/useSizes";
 import { counted, formatNumber } from "../units";
 import type { Finding, Remedy } from "./finding";
 
@@ -45,10 +46,7 @@ function differences(then: FormUse, now: FormUse): string[] {
   if (then.id !== now.id) return ["another kind of piece"];
   if (!isFormId(now.id)) return [];
   const { params } = forms[now.id];
-  const [was, is] = [completeParams(params, then.params), completeParams(params, now.params)] as [
-    Record<string, number>,
-    Record<string, number>,
-  ];
+  const [was, is] = [sizesOfUse(forms[now.id], then), sizesOfUse(forms[now.id], now)];
   return Object.entries(params).flatMap(([name, { label, unit }]) => {
     const told = (value: number) =>
       `${formatNumber(Number(value.toFixed(2)), Number.isInteger(value) ? 0 : 2)} ${unit}`.trim();

@@ -12,7 +12,10 @@ import { besagL, inhomogeneousK } from "./inhomogeneousK";
 import { neighbourCorrelation } from "./neighbourCorrelation";
 import { coefficientOfVariation } from "./variation";
 
-const form = forms.strap.build({ lengthMm: 24, widthMm: 8, thicknessMm: 0.5, strands: 1, bends: 4 }, 3);
+const form = forms.strap.build(
+  { lengthMm: 24, widthMm: 8, thicknessMm: 0.5, strands: 1, bends: 4, stitchMm: 0, holes: 0 },
+  3,
+);
 const grid = buildGrid(form, 0.06);
 const hand: Hand = { finestLineMm: 0.1, steadiness01: 0.7 };
 const window = form.bounds;

@@ -4,7 +4,17 @@ import { blur } from "./blur";
 import { fieldsOf } from "./fields";
 import { buildGrid, choosePitch, MAX_PIXELS } from "./grid";
 
-const sizes = { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 8, pleatDepthMm: 0.6, seams: 1 };
+const sizes = {
+  waistMm: 34,
+  hemMm: 58,
+  slantMm: 11,
+  gapDeg: 0,
+  pleats: 8,
+  pleatDepthMm: 0.6,
+  seams: 1,
+  tight: 0,
+  borderMm: 0,
+};
 
 describe("the grid of a surface", () => {
   it("covers the area of the form", () => {

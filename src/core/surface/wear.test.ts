@@ -4,7 +4,10 @@ import { forms } from "./forms";
 import { buildGrid } from "./grid";
 import { USUAL_WEAR, wearMap, WEAR_SOURCES } from "./wear";
 
-const strap = forms.strap.build({ lengthMm: 16, widthMm: 5, thicknessMm: 0.6, strands: 1, bends: 3 }, 2);
+const strap = forms.strap.build(
+  { lengthMm: 16, widthMm: 5, thicknessMm: 0.6, strands: 1, bends: 3, stitchMm: 0, holes: 0 },
+  2,
+);
 const grid = buildGrid(strap, 0.06);
 const NONE: WearSettings = { edges: 0, hems: 0, folds: 0, seams: 0, heights: 0, patches: 0 };
 const mean = (map: Float32Array, wanted: (at: number) => boolean = () => true) => {

@@ -264,7 +264,10 @@ describe("single marks", () => {
 
 describe("an airbrush and an edge line", () => {
   const strap = buildGrid(
-    forms.strap.build({ lengthMm: 14, widthMm: 4, thicknessMm: 0.8, strands: 1, bends: 0 }, 2),
+    forms.strap.build(
+      { lengthMm: 14, widthMm: 4, thicknessMm: 0.8, strands: 1, bends: 0, stitchMm: 0, holes: 0 },
+      2,
+    ),
     0.05,
   );
   const side = (plane: Float32Array, wanted: (y: number) => boolean) => {

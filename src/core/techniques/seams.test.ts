@@ -10,7 +10,17 @@ import { onGround } from "./testing";
 
 const hand: Hand = { finestLineMm: 0.12, steadiness01: 0.7 };
 const band = forms["cone-band"].build(
-  { waistMm: 30, hemMm: 30, slantMm: 8, gapDeg: 0, pleats: 0, pleatDepthMm: 0, seams: 3 },
+  {
+    waistMm: 30,
+    hemMm: 30,
+    slantMm: 8,
+    gapDeg: 0,
+    pleats: 0,
+    pleatDepthMm: 0,
+    seams: 3,
+    tight: 0,
+    borderMm: 0,
+  },
   4,
 );
 const grid = buildGrid(band, 0.08);

@@ -10,7 +10,17 @@ import { cloud, stray, streak, TILE, wander } from "./texture";
 
 /** A straight band: 40 mm long, 10 mm high, 0.04 mm cells. */
 const form = coneBand.build(
-  { waistMm: 40, hemMm: 40, slantMm: 10, gapDeg: 0, pleats: 0, pleatDepthMm: 0, seams: 1 },
+  {
+    waistMm: 40,
+    hemMm: 40,
+    slantMm: 10,
+    gapDeg: 0,
+    pleats: 0,
+    pleatDepthMm: 0,
+    seams: 1,
+    tight: 0,
+    borderMm: 0,
+  },
   1,
 );
 const grid = buildGrid(form, 0.04);

@@ -6,7 +6,7 @@ import { deriveCoats } from "../../core/patterns/derive";
 import { schemes, type SchemeId } from "../../core/schemes";
 import type { SchemeAnswers } from "../../core/schemes/scheme";
 import { planStart, startSurface } from "../../core/schemes/start";
-import type { FormId } from "../../core/surface/forms";
+import { forms, type FormId } from "../../core/surface/forms";
 import { USUAL_WEAR } from "../../core/surface/wear";
 import { ferrySergeant } from "./ferrySergeant";
 import { demoShelf } from "./shelf";
@@ -21,6 +21,12 @@ interface Piece {
   readonly seed: number;
 }
 
+/** A trouser leg, bent a little at the knee, with a narrow hem. */
+const TROUSER_LEG = {
+  ...{ topMm: 17, jointMm: 15.5, hemMm: 14, lengthMm: 12, jointAt: 55, bendDeg: 15 },
+  ...{ creases: 4, creaseMm: 0.4, cuffMm: 0.8, turnedMm: 0, proudMm: 0.1 },
+} as const;
+
 const bare = ({
   id,
   name,
@@ -31,7 +37,7 @@ const bare = ({
   id,
   name,
   figureId: FIRST_FIGURE,
-  form: { id: form, version: 1, params: sizes },
+  form: { id: form, version: forms[form].version, params: sizes },
   pattern: null,
   coats: [],
   parked: [],
@@ -69,7 +75,7 @@ const LEATHERS: readonly Piece[] = [
     id: "strap",
     name: "Shoulder strap",
     form: "strap",
-    sizes: { lengthMm: 24, widthMm: 2.4, thicknessMm: 0.4, strands: 1, bends: 3 },
+    sizes: { lengthMm: 24, widthMm: 2.4, thicknessMm: 0.4, strands: 1, bends: 3, stitchMm: 0.5, holes: 0 },
     scheme: "leather-stippled",
     answers: { age: "used", look: "plain", colour: "#4a2f23" },
     seed: 32,
@@ -98,8 +104,8 @@ const REED: readonly Piece[] = [
   {
     id: "trousers",
     name: "Trouser leg",
-    form: "limb",
-    sizes: { roundMm: 16, lengthMm: 12, creases: 5, creaseMm: 0.45 },
+    form: "sleeve",
+    sizes: TROUSER_LEG,
     scheme: "cloth-quiet",
     answers: { age: "used", look: "quiet", colour: "#4d5560" },
     seed: 44,
@@ -132,7 +138,10 @@ const MARSH: readonly Marsh[] = [
   },
   {
     ...{ id: "cloak", name: "Marsh cloak", form: "cloak", seed: 42 },
-    sizes: { hemMm: 34, neckMm: 12, lengthMm: 22, folds: 7, foldMm: 1.2, torn: 1.6, seams: 3 },
+    sizes: {
+      ...{ hemMm: 34, neckMm: 12, lengthMm: 22, folds: 7, foldMm: 1.2, torn: 1.6, seams: 3 },
+      ...{ tight: 60, wrinkles: 40, borderMm: 0, yokeMm: 3.5 },
+    },
     set: asItStarts,
   },
 ];
@@ -231,13 +240,23 @@ export const ferryWatch = once((): Job => {
   return {
     ...inMarsh(empty, [
       {
-        ...{ id: "trousers", name: "Trouser leg", form: "limb", seed: 52 },
-        sizes: { roundMm: 15, lengthMm: 12, creases: 5, creaseMm: 0.4 },
+        ...{ id: "trousers", name: "Trouser leg", form: "sleeve", seed: 52 },
+        sizes: TROUSER_LEG,
         set: from(2),
       },
       {
         ...{ id: "coat", name: "Coat skirt", form: "cone-band", seed: 51 },
-        sizes: { waistMm: 30, hemMm: 46, slantMm: 10, gapDeg: 0, pleats: 7, pleatDepthMm: 0.6, seams: 4 },
+        sizes: {
+          waistMm: 30,
+          hemMm: 46,
+          slantMm: 10,
+          gapDeg: 0,
+          pleats: 7,
+          pleatDepthMm: 0.6,
+          seams: 4,
+          tight: 40,
+          borderMm: 0.5,
+        },
         set: from(1),
       },
     ]),

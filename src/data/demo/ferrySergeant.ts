@@ -10,6 +10,7 @@ import {
   type Surface,
 } from "../../core/job";
 import { deriveCoats } from "../../core/patterns/derive";
+import { forms } from "../../core/surface/forms";
 import { USUAL_WEAR } from "../../core/surface/wear";
 import { demoShelf, paintIdOf } from "./shelf";
 
@@ -62,8 +63,11 @@ const SKIRT: Surface = {
   figureId: FIRST_FIGURE,
   form: {
     id: "cone-band",
-    version: 1,
-    params: { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 10, pleatDepthMm: 0.7, seams: 1 },
+    version: forms["cone-band"].version,
+    params: {
+      ...{ waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 10, pleatDepthMm: 0.7, seams: 1 },
+      ...{ tight: 0, borderMm: 0.6 },
+    },
   },
   pattern: {
     id: "sett",

@@ -6,7 +6,17 @@ import { settParams } from "./testing";
 import { closureOf, columnCoordinate, columnTurn, layoutSett } from "./layout";
 
 const params = settParams(ferrySergeant().surfaces[0]!);
-const sizes = { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 0, pleatDepthMm: 0, seams: 1 };
+const sizes = {
+  waistMm: 34,
+  hemMm: 58,
+  slantMm: 11,
+  gapDeg: 0,
+  pleats: 0,
+  pleatDepthMm: 0,
+  seams: 1,
+  tight: 0,
+  borderMm: 0,
+};
 const plain = { ...params, threadCount: "A24 B24", columnStartDeg: 0, rowStartMm: 0 };
 const heights = [0, 5.5, 11];
 

@@ -14,7 +14,17 @@ import { settLayout, settParams } from "./testing";
 const demo = ferrySergeant();
 const surface = demo.surfaces[0]!;
 const params = settParams(surface);
-const sizes = { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 0, pleatDepthMm: 0, seams: 1 };
+const sizes = {
+  waistMm: 34,
+  hemMm: 58,
+  slantMm: 11,
+  gapDeg: 0,
+  pleats: 0,
+  pleatDepthMm: 0,
+  seams: 1,
+  tight: 0,
+  borderMm: 0,
+};
 const form = coneBand.build(sizes, 1);
 
 const counts = fc.constantFrom(

@@ -1,10 +1,10 @@
 import { InputError } from "../../errors";
 import type { FormUse, Surface } from "../../job";
-import { completeParams } from "../../params";
 import { forms, isFormId } from ".";
 import { keptHeights } from "../keptHeights";
 import { withHeightMap } from "../reliefPicture";
 import type { SurfaceForm } from "./form";
+import { sizesOfUse } from "./useSizes";
 
 /** Forms already built: their sizes seldom change, and many parts of the program ask for them. */
 const built = new WeakMap<
@@ -25,12 +25,12 @@ export function buildForm(surface: Built): SurfaceForm {
   const relief = heights ? JSON.stringify(surface.relief) : "";
   const before = built.get(surface.form);
   if (before?.seed === surface.seed && before.relief === relief) return before.form;
-  const { id, params } = surface.form;
+  const { id } = surface.form;
   if (!isFormId(id)) {
     const message = `"${id}" is no form; known are ${Object.keys(forms).join(", ")}.`;
     throw new InputError([{ field: "form", message }]);
   }
-  const plain = forms[id].build(completeParams(forms[id].params, params), surface.seed);
+  const plain = forms[id].build(sizesOfUse(forms[id], surface.form), surface.seed);
   const form = heights && surface.relief ? withHeightMap(plain, surface.relief, heights) : plain;
   built.set(surface.form, { seed: surface.seed, relief, form });
   return form;

@@ -1,69 +1,11 @@
 import { InputError } from "../../errors";
 import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
+import { cloakSizes as params } from "./cloakSizes";
 import { defineForm, type FlatPoint, type Place, type SurfaceForm } from "./form";
 import { seamOff, seamRelief } from "./seams";
 import { softNoise } from "./sheet";
 import { roomProblem, sizeProblems } from "./sizes";
-
-const params = {
-  hemMm: {
-    label: "Along the hem",
-    unit: "mm",
-    range: [6, 200],
-    step: 0.5,
-    default: 32,
-    about: "Lay a paper strip along the lower edge, into every fold, mark and unroll.",
-  },
-  neckMm: {
-    label: "Along the neck",
-    unit: "mm",
-    range: [1, 150],
-    step: 0.5,
-    default: 11,
-    about: "The same along the upper edge, where the cloth is gathered.",
-  },
-  lengthMm: {
-    label: "Neck to hem",
-    unit: "mm",
-    range: [4, 120],
-    step: 0.5,
-    default: 24,
-    about: "Down the middle of the back, the strip lying on the cloth.",
-  },
-  folds: {
-    label: "Folds",
-    unit: "",
-    range: [0, 24],
-    step: 1,
-    default: 7,
-    about: "Ridges counted along the hem; they fan out from the neck.",
-  },
-  foldMm: {
-    label: "Depth of a fold",
-    unit: "mm",
-    range: [0, 6],
-    step: 0.1,
-    default: 1.1,
-    about: "From ridge to valley at the hem, with a pin.",
-  },
-  torn: {
-    label: "Torn hem",
-    unit: "mm",
-    range: [0, 8],
-    step: 0.2,
-    default: 0,
-    about: "How deep rents and worn notches run up from the hem; 0 is whole.",
-  },
-  seams: {
-    label: "Pieces of cloth",
-    unit: "",
-    range: [1, 8],
-    step: 1,
-    default: 1,
-    about: "Panels it was sewn of, counted along the hem; patterns can end at the seams between them.",
-  },
-} as const;
 
 /** How far a cloak hangs round the figure, radians. */
 const WRAP = 1.25 * Math.PI;
@@ -82,13 +24,13 @@ interface Fold {
 }
 
 /** Folds are unlike each other: in place, width, depth and in how far up they reach. */
-function foldsOf(count: number, foldMm: number, seed: number): Fold[] {
+function foldsOf({ folds: count, foldMm, tight }: Values, seed: number): Fold[] {
   return Array.from({ length: count }, (_, index) => {
     const chance = (k: number) => hash01(seed, index, k);
     return {
       at: (index + 0.5 + 0.62 * (chance(1) - 0.5)) / count,
       drift: (0.5 * (chance(2) - 0.5)) / count,
-      wide: (0.2 + 0.16 * chance(3)) / count,
+      wide: ((0.2 + 0.16 * chance(3)) * (1 - (0.5 * tight) / 100)) / count,
       deep: foldMm * (0.5 + 0.5 * chance(4)),
       from: 0.5 * chance(5) ** 2,
     };
@@ -112,14 +54,46 @@ function fanOf({ hemMm, neckMm, lengthMm }: Values) {
   return { fan, hemRadius, flatten, place, lengthAt: (heightMm: number) => (hemRadius - heightMm) * fan };
 }
 
-/** Heights of folds, swells and seams, mm. */
-function reliefOf(values: Values, seed: number, lengthAt: (heightMm: number) => number) {
-  const { hemMm, lengthMm, folds, foldMm, seams } = values;
+/** How far a yoke and a turned-up edge stand out, mm, and the groove of their stitches. */
+const [YOKE_UP_MM, BORDER_UP_MM, GROOVE_MM] = [0.16, 0.07, 0.06] as const;
+/** Wrinkles are this deep at most, mm, this far apart and this long. */
+const [WRINKLE_MM, APART_MM, LONG_MM] = [0.13, 0.75, 5] as const;
+
+/** What is sewn on: a yoke over the cloth at the neck, a hem turned up below, each with a line of stitches. */
+function sewnOf({ lengthMm, yokeMm, borderMm }: Values) {
+  return (heightMm: number, aboveHem: number): number => {
+    let height = 0;
+    if (yokeMm > 0) {
+      const inside = heightMm - (lengthMm - yokeMm);
+      height +=
+        YOKE_UP_MM * smoothstep(-0.05, 0.09, inside) - GROOVE_MM * Math.exp(-(((inside - 0.3) / 0.07) ** 2));
+    }
+    if (borderMm === 0) return height;
+    const turnedUp = smoothstep(borderMm + 0.07, borderMm - 0.07, aboveHem);
+    return (
+      height + BORDER_UP_MM * turnedUp - GROOVE_MM * Math.exp(-(((aboveHem - borderMm + 0.16) / 0.06) ** 2))
+    );
+  };
+}
+
+/** Heights of folds, swells, wrinkles and seams, mm. */
+function reliefOf(
+  values: Values,
+  seed: number,
+  lengthAt: (heightMm: number) => number,
+  rent: (turnDeg: number) => number,
+) {
+  const { hemMm, lengthMm, seams, wrinkles, yokeMm, torn } = values;
   const swell = softNoise(seed, 4.5, hash01);
-  const list = foldsOf(folds, foldMm, seed);
+  const lines = softNoise(seed + 5, 1, hash01);
+  const list = foldsOf(values, seed);
+  const sewn = sewnOf(values);
+  const wrinkled = (WRINKLE_MM * wrinkles) / 100;
   return ({ turnDeg, heightMm }: Place): number => {
     const down = 1 - heightMm / lengthMm;
     const across = turnDeg / 360;
+    // Below a yoke the cloth hangs free; under it nothing folds.
+    const free = yokeMm > 0 ? smoothstep(lengthMm - yokeMm + 0.2, lengthMm - yokeMm - 1.2, heightMm) : 1;
     let height = 0;
     for (const fold of list) {
       const off = (across - fold.at - fold.drift * (1 - down)) / fold.wide;
@@ -128,8 +102,13 @@ function reliefOf(values: Values, seed: number, lengthAt: (heightMm: number) => 
       // A ridge rises slowly on one side and falls fast on the other.
       height += fold.deep * grown * Math.exp(-off * off * (off > 0 ? 1.7 : 0.9));
     }
+    if (wrinkled > 0) {
+      const line = lines((across * hemMm) / APART_MM + 0.35 * heightMm, heightMm / LONG_MM);
+      height += wrinkled * (0.35 - line * line) * smoothstep(1, 0.35, down);
+    }
     const seam = seamRelief(seamOff(across, seams) * lengthAt(heightMm));
-    return height + 0.1 * swell(across * hemMm, heightMm) + seam;
+    const hem = torn > 0 ? heightMm - Math.max(0, rent(turnDeg)) : heightMm;
+    return free * height + 0.1 * swell(across * hemMm, heightMm) + seam + sewn(heightMm, hem);
   };
 }
 
@@ -155,8 +134,8 @@ function boundsOf(flatten: (place: Place) => FlatPoint, lengthMm: number): Surfa
 function build(values: Values, seed: number): SurfaceForm {
   const { lengthMm, torn, seams } = values;
   const { fan, hemRadius, flatten, place, lengthAt } = fanOf(values);
-  const relief = reliefOf(values, seed, lengthAt);
   const rent = rentOf(values, seed);
+  const relief = reliefOf(values, seed, lengthAt, rent);
   const wrap = Math.max(WRAP, fan * 1.05);
   const lean = fan / wrap;
   return {
@@ -204,10 +183,11 @@ function areaOf(lengthAt: (mm: number) => number, lengthMm: number, rent: (deg: 
 /** A draped cloak or cape, cut as part of a ring: gathered at the neck, folds that deepen and widen towards the hem. */
 export const cloak = defineForm({
   id: "cloak",
-  version: 1,
+  version: 2,
   label: "Cloak or cape",
   about: "A draped sheet with folds that fan out from the neck; its hem whole or torn.",
   params,
+  added: { tight: 0, wrinkles: 0, borderMm: 0, yokeMm: 0 },
   problems(values) {
     const found = sizeProblems(params, values);
     if (found.length > 0) return found;
@@ -234,6 +214,15 @@ export const cloak = defineForm({
         folds > 0 ? foldMm : 0,
         0.3 * lengthMm,
         `A cloak ${lengthMm} mm long falls in folds of three tenths of that; one`,
+      ),
+    );
+    found.push(
+      ...roomProblem("yokeMm", values.yokeMm, 0.6 * lengthMm, `On ${lengthMm} mm from neck to hem a yoke`),
+      ...roomProblem(
+        "borderMm",
+        values.borderMm,
+        0.25 * lengthMm,
+        `On ${lengthMm} mm from neck to hem a sewn hem`,
       ),
     );
     if (torn > lengthMm * 0.6)

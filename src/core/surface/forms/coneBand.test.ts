@@ -10,10 +10,20 @@ const band = fc
     slantMm: fc.double({ min: 5, max: 60, noNaN: true }),
     gapDeg: fc.integer({ min: 0, max: 180 }),
   })
-  .map((sizes) => ({ ...sizes, pleats: 0, pleatDepthMm: 0, seams: 1 }))
+  .map((sizes) => ({ ...sizes, pleats: 0, pleatDepthMm: 0, seams: 1, tight: 0, borderMm: 0 }))
   .filter((values) => coneBand.problems(values).length === 0);
 
-const demo = { waistMm: 34, hemMm: 58, slantMm: 11, gapDeg: 0, pleats: 9, pleatDepthMm: 0.6, seams: 1 };
+const demo = {
+  waistMm: 34,
+  hemMm: 58,
+  slantMm: 11,
+  gapDeg: 0,
+  pleats: 9,
+  pleatDepthMm: 0.6,
+  seams: 1,
+  tight: 0,
+  borderMm: 0,
+};
 const gap = (a: readonly number[], b: readonly number[]) => Math.hypot(...a.map((v, i) => v - b[i]!));
 
 describe("the cone band", () => {

@@ -1,8 +1,9 @@
 import { InputError, type Problem } from "../../errors";
 import type { ParamValues } from "../../params";
 import { hash01 } from "../../random";
-import { formatNumber, modulo } from "../../units";
+import { formatNumber, modulo, smoothstep } from "../../units";
 import { defineForm, type Place, type SurfaceForm } from "./form";
+import { roomProblem } from "./sizes";
 
 const params = {
   waistMm: {
@@ -62,6 +63,22 @@ const params = {
     default: 1,
     about: "Sewn joins evenly round the band. The first is where the cloth closes.",
   },
+  tight: {
+    label: "How narrow the folds are",
+    unit: "%",
+    range: [0, 100],
+    step: 5,
+    default: 50,
+    about: "0 for round folds that touch each other, 100 for narrow ridges with open cloth between them.",
+  },
+  borderMm: {
+    label: "Sewn hem",
+    unit: "mm",
+    range: [0, 6],
+    step: 0.1,
+    default: 0.6,
+    about: "Width of the turned-up lower edge with its line of stitches; 0 for a cut one.",
+  },
 } as const;
 
 type Values = ParamValues<typeof params>;
@@ -107,21 +124,48 @@ function foldProblems({ waistMm, hemMm, gapDeg, pleats, pleatDepthMm }: Values):
 
 function problems(values: Values): Problem[] {
   const single = singleProblems(values);
-  return single.length > 0 ? single : [...flareProblems(values), ...foldProblems(values)];
+  if (single.length > 0) return single;
+  const { slantMm, borderMm } = values;
+  return [
+    ...flareProblems(values),
+    ...foldProblems(values),
+    ...roomProblem(
+      "borderMm",
+      borderMm,
+      0.4 * slantMm,
+      `On ${formatNumber(slantMm, 1)} mm of height a sewn hem`,
+    ),
+  ];
 }
 
 const RIDGE_STEPS = 2048;
-/** Height of a fold by its phase, 0…1 at each end and between: asked for every cell, its powers are worked out once. */
-const RIDGE = Float64Array.from({ length: RIDGE_STEPS + 2 }, (_, at) => {
-  const within = at / RIDGE_STEPS;
-  const ridge = 0.5 + 0.5 * Math.cos(2 * Math.PI * (within + 0.06 * Math.sin(2 * Math.PI * within)));
-  return Math.pow(Math.max(0, ridge), 0.8);
-});
 
-function ridgeAt(within: number): number {
-  const at = within * RIDGE_STEPS;
-  const step = Math.floor(at);
-  return RIDGE[step]! + (RIDGE[step + 1]! - RIDGE[step]!) * (at - step);
+/** Height of a fold by its phase, 0…1 at each end and between: asked for every cell, its powers are worked out once. */
+function ridgeOf(tight: number): (within: number) => number {
+  const power = 0.8 + (2.4 * tight) / 100;
+  const ridges = Float64Array.from({ length: RIDGE_STEPS + 2 }, (_, at) => {
+    const within = at / RIDGE_STEPS;
+    const ridge = 0.5 + 0.5 * Math.cos(2 * Math.PI * (within + 0.06 * Math.sin(2 * Math.PI * within)));
+    return Math.pow(Math.max(0, ridge), power);
+  });
+  return (within) => {
+    const at = within * RIDGE_STEPS;
+    const step = Math.floor(at);
+    return ridges[step]! + (ridges[step + 1]! - ridges[step]!) * (at - step);
+  };
+}
+
+/** How far a turned-up hem stands out, and the groove of its stitches, mm. */
+const [BORDER_UP_MM, GROOVE_MM] = [0.07, 0.06] as const;
+
+/** A turned-up hem with its line of stitches. */
+function borderAt(heightMm: number, borderMm: number): number {
+  if (borderMm === 0) return 0;
+  const groove = (heightMm - borderMm + 0.16) / 0.06;
+  return (
+    BORDER_UP_MM * smoothstep(borderMm + 0.07, borderMm - 0.07, heightMm) -
+    GROOVE_MM * Math.exp(-groove * groove)
+  );
 }
 
 /** Folds: rounded ridges, sharper valleys, each a little unlike its neighbours, deeper towards the hem. */
@@ -129,6 +173,7 @@ function foldRelief(values: Values, seed: number): (turnDeg: number, down01: num
   const { pleats, pleatDepthMm } = values;
   if (pleats === 0 || pleatDepthMm === 0) return () => 0;
   const shown = 360 - values.gapDeg;
+  const ridgeAt = ridgeOf(values.tight);
   const unlike = Float64Array.from({ length: pleats }, (_, fold) => 0.72 + 0.28 * hash01(seed, fold));
   return (turnDeg, down01) => {
     const phase = (turnDeg / shown) * pleats + 0.18 * Math.sin(down01 * 2.2 + (seed % 7));
@@ -177,7 +222,9 @@ function build(values: Values, seed: number): SurfaceForm {
   const share = shownDeg / 360;
   const { sine, ...unrolled } = unroll(values, shownDeg);
   const cosine = Math.sqrt(1 - sine * sine);
-  const folds = foldRelief(values, seed);
+  const folded = foldRelief(values, seed);
+  const folds = (turnDeg: number, heightMm: number) =>
+    folded(turnDeg, 1 - heightMm / slantMm) + borderAt(heightMm, values.borderMm);
   // The middle of what is laid flat is what is seen from the front; the band closes behind.
   const fromFront = (turnDeg: number) => (turnDeg - shownDeg / 2) * TO_RAD;
   return {
@@ -191,7 +238,7 @@ function build(values: Values, seed: number): SurfaceForm {
     lengthAt: (heightMm) => (hemMm + ((waistMm - hemMm) * heightMm) / slantMm) * share,
     ...unrolled,
     inSpace: ({ turnDeg, heightMm }) => {
-      const lift = cosine * folds(turnDeg, 1 - heightMm / slantMm);
+      const lift = cosine * folds(turnDeg, heightMm);
       const radius = hemMm / (2 * Math.PI) - sine * heightMm + lift;
       const turn = fromFront(turnDeg);
       return [radius * Math.sin(turn), heightMm * cosine, radius * Math.cos(turn)];
@@ -200,7 +247,7 @@ function build(values: Values, seed: number): SurfaceForm {
       const turn = fromFront(turnDeg);
       return [cosine * Math.sin(turn), sine, cosine * Math.cos(turn)];
     },
-    relief: ({ turnDeg, heightMm }) => folds(turnDeg, 1 - heightMm / slantMm),
+    relief: ({ turnDeg, heightMm }) => folds(turnDeg, heightMm),
   };
 }
 
@@ -221,10 +268,11 @@ function boundsOf(flatten: SurfaceForm["flatten"], turnDeg: number, slantMm: num
 /** A band of cloth round a body: skirt, kilt, sleeve or cape hem, flaring, straight or narrowing downwards. */
 export const coneBand = defineForm({
   id: "cone-band",
-  version: 1,
+  version: 2,
   label: "Skirt or band round a body",
   about: "A flaring, straight or narrowing band, closed or with a hidden gap, smooth or pleated.",
   params,
+  added: { tight: 0, borderMm: 0 },
   problems,
   build,
 });

@@ -58,6 +58,8 @@ export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly label: string;
   readonly about: string;
   readonly params: S;
+  /** Sizes that earlier versions did not have, each at what leaves such a piece as it was. */
+  readonly added?: Readonly<Partial<Record<keyof S & string, number>>>;
   /** Everything wrong with these sizes; empty where the form can exist. */
   problems(values: ParamValues<S>): Problem[];
   /** @throws InputError where `problems` is not empty */

@@ -33,6 +33,12 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["base", { lengthMm: 12, widthMm: 12, stones: 40, stoneMm: 9 }, "stoneMm"],
   ["dome", { roundMm: 4, overMm: 1, collarMm: 3 }, "collarMm"],
   ["panel", { lengthMm: 2, widthMm: 2, dents: 1 }, "dents"],
+  ["horn", { lengthMm: 10, rootMm: 20, bendDeg: 200 }, "bendDeg"],
+  ["horn", { lengthMm: 3, rootMm: 2, tipMm: 4 }, "tipMm"],
+  ["sleeve", { lengthMm: 4, cuffMm: 2, turnedMm: 3 }, "cuffMm"],
+  ["trunk", { lengthMm: 4, lowerMm: 6, middleMm: 60 }, "middleMm"],
+  ["helmet", { roundMm: 24, domeMm: 12 }, "domeMm"],
+  ["helmet", { slits: 20, slitMm: 1 }, "slitMm"],
   ["cloak", { lengthMm: 4, hemMm: 30, neckMm: 11, folds: 2, foldMm: 6 }, "foldMm"],
 ];
 

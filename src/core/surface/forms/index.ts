@@ -5,20 +5,28 @@ import { coneBand } from "./coneBand";
 import type { FormDefinition } from "./form";
 import { dome } from "./dome";
 import { glove } from "./glove";
+import { helmet } from "./helmet";
+import { horn } from "./horn";
 import { limb } from "./limb";
 import { panel } from "./panel";
+import { sleeve } from "./sleeve";
 import { strap } from "./strap";
+import { trunk } from "./trunk";
 import { wall } from "./wall";
 
 /** Every form a surface can have, by id. A new form is one file and one line here. */
 export const forms = {
   "cone-band": coneBand as unknown as FormDefinition,
   strap: strap as unknown as FormDefinition,
+  sleeve: sleeve as unknown as FormDefinition,
   limb: limb as unknown as FormDefinition,
   glove: glove as unknown as FormDefinition,
   bag: bag as unknown as FormDefinition,
   cloak: cloak as unknown as FormDefinition,
+  helmet: helmet as unknown as FormDefinition,
   dome: dome as unknown as FormDefinition,
+  trunk: trunk as unknown as FormDefinition,
+  horn: horn as unknown as FormDefinition,
   panel: panel as unknown as FormDefinition,
   base: base as unknown as FormDefinition,
   wall: wall as unknown as FormDefinition,

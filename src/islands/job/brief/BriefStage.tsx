@@ -2,8 +2,8 @@ import { Alert, Box, Button, Menu, MenuItem, Typography } from "@mui/material";
 import { useState } from "react";
 import { formIds, forms, isFormId, type FormId } from "../../../core/surface/forms";
 import type { FormDefinition } from "../../../core/surface/forms/form";
+import { sizesOfUse } from "../../../core/surface/forms/useSizes";
 import { figureOf, type Surface } from "../../../core/job";
-import { completeParams } from "../../../core/params";
 import { withoutSurface } from "../../../core/edits/surfaces";
 import { isUnmeasured } from "../../../core/newJob";
 import { NumberField } from "../../../ui/NumberField";
@@ -99,10 +99,11 @@ interface SizesProps {
 
 function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
   const editSurface = useEditSurface();
-  const keepSizes = ({ params }: FormDefinition) =>
+  const sizes = sizesOfUse(definition, surface.form);
+  const keepSizes = () =>
     editSurface(surface.id, (now) => ({
       ...now,
-      form: { ...now.form, params: completeParams(params, now.form.params) },
+      form: { ...now.form, params: sizesOfUse(definition, now.form) },
     }));
   return (
     <Box sx={{ display: "grid", gap: 2, px: 2, pb: 2 }}>
@@ -122,7 +123,7 @@ function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
           severity="info"
           variant="outlined"
           action={
-            <Button sx={{ whiteSpace: "nowrap" }} onClick={() => keepSizes(definition)}>
+            <Button sx={{ whiteSpace: "nowrap" }} onClick={keepSizes}>
               They fit
             </Button>
           }
@@ -139,7 +140,7 @@ function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
           max={spec.range[1]}
           step={spec.step}
           whole={spec.unit === ""}
-          value={surface.form.params[name] ?? spec.default}
+          value={sizes[name]!}
           problem={problems.find((problem) => problem.field === name)?.message}
           onFocus={() => onActive(name)}
           onChange={(value) =>
@@ -164,12 +165,9 @@ export function BriefStage() {
   const definition = surface && isFormId(surface.form.id) ? forms[surface.form.id] : null;
   const drawn = form ?? last;
   const about = active === null ? undefined : definition?.params[active];
-  const sizes = Object.fromEntries(
-    Object.entries(definition?.params ?? {}).map(([name, spec]) => [
-      name,
-      surface?.form.params[name] ?? spec.default,
-    ]),
-  ) as unknown as Parameters<typeof BandDrawing>[0]["sizes"];
+  const sizes = (surface && definition ? sizesOfUse(definition, surface.form) : {}) as unknown as Parameters<
+    typeof BandDrawing
+  >[0]["sizes"];
   return (
     <>
       <Box sx={{ ...column, borderRight: 1, borderColor: "divider" }}>

@@ -1,0 +1,223 @@
+import { InputError, type Problem } from "../../errors";
+import { formatNumber, smoothstep } from "../../units";
+import { buildCap } from "./cap";
+import { defineForm, type Place } from "./form";
+import { countProblem, roomProblem, sizeProblems } from "./sizes";
+import { roundNoise } from "./turned";
+
+const params = {
+  roundMm: {
+    label: "Round the brow",
+    unit: "mm",
+    range: [4, 200],
+    step: 0.5,
+    default: 24,
+    about: "A paper strip once round the shell where the dome begins.",
+  },
+  domeMm: {
+    label: "Brow to crown",
+    unit: "mm",
+    range: [1, 80],
+    step: 0.1,
+    default: 5.5,
+    about: "The strip laid over the dome from the brow up to the highest point.",
+  },
+  skirtMm: {
+    label: "Below the brow",
+    unit: "mm",
+    range: [0, 40],
+    step: 0.1,
+    default: 3,
+    about: "Length of the part that hangs below it: visor, cheeks and neck. 0 for an open cap.",
+  },
+  rimMm: {
+    label: "Round the rim",
+    unit: "mm",
+    range: [4, 250],
+    step: 0.5,
+    default: 28,
+    about: "The strip once round the lowest edge.",
+  },
+  crestMm: {
+    label: "Height of the crest",
+    unit: "mm",
+    range: [0, 3],
+    step: 0.05,
+    default: 0.35,
+    about: "Of the ridge that runs from front to back over the crown; 0 for none.",
+  },
+  bandMm: {
+    label: "Band at the brow stands out",
+    unit: "mm",
+    range: [0, 1],
+    step: 0.02,
+    default: 0.16,
+    about: "How far the collar round the brow stands off the shell, with a pin.",
+  },
+  rivets: {
+    label: "Rivets",
+    unit: "",
+    range: [0, 48],
+    step: 1,
+    default: 14,
+    about: "On the band, counted once round.",
+  },
+  slits: {
+    label: "Slits or vents",
+    unit: "",
+    range: [0, 24],
+    step: 1,
+    default: 7,
+    about: "Openings in the part below the brow, side by side in front.",
+  },
+  slitMm: {
+    label: "Width of a slit",
+    unit: "mm",
+    range: [0.1, 4],
+    step: 0.05,
+    default: 0.55,
+    about: "With the end of a wire of known thickness.",
+  },
+} as const;
+
+type Values = { readonly [K in keyof typeof params]: number };
+
+const TO_RAD = Math.PI / 180;
+/** Width of the band, how wide and deep the gap below it is, radius and height of a rivet, height of the rim's lip, mm. */
+const [BAND_MM, GAP_MM, GAP_DEEP_MM] = [0.9, 0.1, 0.22] as const;
+const [RIVET_MM, RIVET_UP_MM, LIP_MM] = [0.21, 0.14, 0.1] as const;
+/** Half the width of the crest, mm; bevel of a slit, mm, and its depth. */
+const [CREST_HALF_MM, BEVEL_MM, SLIT_DEEP_MM] = [0.42, 0.08, 0.4] as const;
+/** Slits leave as much metal between them as they take, and stand in this part of the turn, degrees. */
+const SLITTED_DEG = 150;
+
+/** Polar angle of the brow of a cap of a sphere with this girth and way over the crown; sin θ / θ = r / s. */
+function browAngle(roundMm: number, domeMm: number): number {
+  const ratio = roundMm / (2 * Math.PI) / domeMm;
+  let [low, high] = [1e-3, Math.PI / 2];
+  for (let turn = 0; turn < 50; turn++) {
+    const middle = (low + high) / 2;
+    if (Math.sin(middle) / middle > ratio) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Radius at a way from the crown: a cap of a sphere, then a cone. */
+function outlineOf({ roundMm, domeMm, skirtMm, rimMm }: Values) {
+  const angle = browAngle(roundMm, domeMm);
+  const sphere = domeMm / angle;
+  const brow = sphere * Math.sin(angle);
+  const flare = skirtMm > 0 ? (rimMm / (2 * Math.PI) - brow) / skirtMm : 0;
+  return (wayMm: number): number =>
+    wayMm <= domeMm ? sphere * Math.sin(wayMm / sphere) : brow + flare * (wayMm - domeMm);
+}
+
+/** Inside of a box with rounded corners: below 0 inside, mm. */
+function boxAway(x: number, y: number, halfX: number, halfY: number): number {
+  const round = 0.4 * Math.min(halfX, halfY);
+  const [dx, dy] = [Math.abs(x) - halfX + round, Math.abs(y) - halfY + round];
+  return Math.hypot(Math.max(0, dx), Math.max(0, dy)) + Math.min(0, Math.max(dx, dy)) - round;
+}
+
+/** How deep the slits go at a place below the brow, mm. @param below mm from the brow, x mm from the front along the ring */
+function slitsOf({ slits, slitMm, skirtMm, roundMm }: Values) {
+  const arc = (roundMm * SLITTED_DEG) / 360;
+  const apart = arc / Math.max(1, slits);
+  const [halfX, halfY] = [slitMm / 2, 0.3 * skirtMm];
+  return (below: number, x: number): number => {
+    const at = Math.round(x / apart - (slits % 2 === 0 ? 0.5 : 0)) + (slits % 2 === 0 ? 0.5 : 0);
+    if (slits === 0 || Math.abs(at) > (slits - 1) / 2 + 0.01) return 0;
+    const away = boxAway(x - at * apart, below - 0.54 * skirtMm, halfX, halfY);
+    return SLIT_DEEP_MM * smoothstep(BEVEL_MM, -BEVEL_MM / 2, away);
+  };
+}
+
+function reliefOf(values: Values, seed: number): (place: Place) => number {
+  const { domeMm, skirtMm, roundMm, crestMm, bandMm, rivets } = values;
+  const over = domeMm + skirtMm;
+  const radius = outlineOf(values);
+  const hammered = roundNoise(seed, Math.max(4, Math.round(roundMm / 2.6)), 2.2);
+  const slits = slitsOf(values);
+  const browMm = roundMm / (2 * Math.PI);
+  return (place) => {
+    const way = over - place.heightMm;
+    const below = way - domeMm;
+    const out = radius(Math.min(over, Math.max(0, way)));
+    const turn = (place.turnDeg - 180) * TO_RAD;
+    let height = 0.02 * hammered(place) * smoothstep(0, 0.3 * domeMm, way);
+    // The crest: its own width over the whole crown, ending on the band.
+    const aside = Math.abs(out * Math.sin(turn)) / CREST_HALF_MM;
+    if (crestMm > 0 && aside < 1.2)
+      height += crestMm * smoothstep(1.1, 0.7, aside) * smoothstep(0.35, -0.15, below);
+    if (bandMm > 0) {
+      const fromMiddle = Math.abs(below + 0.1) - BAND_MM / 2;
+      height += bandMm * smoothstep(0.07, -0.07, fromMiddle);
+    }
+    if (rivets > 0) {
+      const at = ((((place.turnDeg * rivets) / 360) % 1) + 1) % 1;
+      const away = Math.hypot(((at - 0.5) / rivets) * 2 * Math.PI * browMm, below + 0.1) / RIVET_MM;
+      if (away < 1) height += RIVET_UP_MM * Math.sqrt(1 - away * away);
+    }
+    if (skirtMm === 0) return height;
+    const gap = (below - BAND_MM / 2 - 0.02) / GAP_MM;
+    height -= GAP_DEEP_MM * Math.exp(-gap * gap) * (bandMm > 0 ? 1 : 0);
+    height += LIP_MM * smoothstep(0.42, 0.3, place.heightMm) * smoothstep(0, 0.06, skirtMm - 1);
+    return height - slits(below, browMm * turn);
+  };
+}
+
+function problems(values: Values): Problem[] {
+  const found = sizeProblems(params, values);
+  if (found.length > 0) return found;
+  const { roundMm, domeMm, skirtMm, rimMm, crestMm, bandMm, rivets, slits, slitMm } = values;
+  const radius = roundMm / (2 * Math.PI);
+  const [least, most] = [1.02 * radius, (Math.PI / 2) * radius];
+  if (domeMm < least || domeMm > most)
+    found.push({
+      field: "domeMm",
+      message: `Over a brow of ${roundMm} mm the way to the crown is ${formatNumber(least, 1)} to ${formatNumber(most, 1)} mm, got ${domeMm}.`,
+    });
+  const flare = Math.abs(rimMm / (2 * Math.PI) - radius);
+  if (skirtMm > 0 && flare > 0.9 * skirtMm)
+    found.push({
+      field: "rimMm",
+      message: `Below the brow ${skirtMm} mm are left; the rim can be ${formatNumber(Math.max(0, 2 * Math.PI * (radius - 0.9 * skirtMm)), 1)} to ${formatNumber(2 * Math.PI * (radius + 0.9 * skirtMm), 1)} mm round, got ${rimMm}.`,
+    });
+  const arc = (roundMm * SLITTED_DEG) / 360;
+  return [
+    ...found,
+    ...roomProblem("crestMm", crestMm, 0.3 * radius, `On a radius of ${formatNumber(radius, 1)} mm a crest`),
+    ...roomProblem("bandMm", bandMm, 0.15 * radius, `On a radius of ${formatNumber(radius, 1)} mm a band`),
+    ...countProblem("rivets", rivets, roundMm, 2.2 * RIVET_MM, "rivets"),
+    ...(slits > 0 && skirtMm < 1.2
+      ? [{ field: "slits", message: `Slits need 1.2 mm below the brow; here are ${skirtMm} mm.` }]
+      : []),
+    ...roomProblem(
+      "slitMm",
+      slits > 0 ? slitMm : 0,
+      (0.6 * arc) / Math.max(1, slits),
+      `${slits} slits on ${formatNumber(arc, 1)} mm in front: one`,
+    ),
+  ];
+}
+
+/** A helmet: a dome over a band with rivets, a visor with slits below it, a crest from front to back. */
+export const helmet = defineForm({
+  id: "helmet",
+  version: 1,
+  label: "Helmet with band and visor",
+  about: "A dome, a riveted band, a flared part with slits or vents; laid flat as a disc of the same area.",
+  params,
+  problems,
+  build(values, seed) {
+    const wrong = problems(values);
+    if (wrong.length > 0) throw new InputError(wrong);
+    return buildCap({
+      id: "helmet",
+      overMm: values.domeMm + values.skirtMm,
+      radiusAt: outlineOf(values),
+      relief: reliefOf(values, seed),
+    });
+  },
+});

@@ -1,0 +1,283 @@
+import { describe, expect, it } from "vitest";
+import { completeParams } from "../../params";
+import { forms, type FormId } from ".";
+import { buildForm } from "./buildForm";
+import type { SurfaceForm } from "./form";
+
+const build = (id: FormId, sizes: Readonly<Record<string, number>>): SurfaceForm =>
+  forms[id].build(completeParams(forms[id].params, sizes), 3);
+
+/** Heights along a way, mm: from one place to another in even steps. */
+function along(
+  form: SurfaceForm,
+  from: readonly [number, number],
+  to: readonly [number, number],
+  steps = 4000,
+) {
+  return Float64Array.from({ length: steps + 1 }, (_, at) =>
+    form.relief({
+      turnDeg: from[0] + ((to[0] - from[0]) * at) / steps,
+      heightMm: from[1] + ((to[1] - from[1]) * at) / steps,
+    }),
+  );
+}
+
+/** Tops that stand out by so much above both neighbouring valleys: places of them, 0…1 along the way. */
+function peaks(heights: Float64Array, least: number): number[] {
+  const found: number[] = [];
+  let [low, high, highAt, rising] = [heights[0]!, heights[0]!, 0, true];
+  heights.forEach((height, at) => {
+    if (rising) {
+      if (height > high) [high, highAt] = [height, at];
+      if (height < high - least) {
+        if (high - low > least) found.push(highAt / (heights.length - 1));
+        [rising, low] = [false, height];
+      }
+    } else {
+      if (height < low) low = height;
+      if (height > low + least) [rising, high, highAt] = [true, height, at];
+    }
+  });
+  return found;
+}
+
+describe("a horn", () => {
+  const sizes = { lengthMm: 20, rootMm: 12, tipMm: 1, bendDeg: 60, rings: 16, ringMm: 0.2, twistDeg: 0 };
+  const form = build("horn", sizes);
+
+  it("is as far round at root and tip as measured, and bends as asked", () => {
+    expect(form.lengthAt(0)).toBeCloseTo(12, 1);
+    expect(form.lengthAt(20)).toBeCloseTo(1, 1);
+    const smooth = build("horn", { ...sizes, rings: 0 });
+    const middle = (heightMm: number) => {
+      const [a, b] = [0, 180].map((turnDeg) => smooth.inSpace({ turnDeg, heightMm }));
+      return [0, 1, 2].map((axis) => (a![axis]! + b![axis]!) / 2);
+    };
+    const way = (from: number) => {
+      const [a, b] = [middle(from), middle(from + 0.2)];
+      return (Math.atan2(b[0]! - a[0]!, b[1]! - a[1]!) * 180) / Math.PI;
+    };
+    expect(way(19.7) - way(0.1)).toBeGreaterThan(54);
+    expect(way(19.7) - way(0.1)).toBeLessThan(64);
+  });
+
+  it("has as many rings as asked, closer together and lower from the root on, and none near the tip", () => {
+    const heights = along(form, [180, 0], [180, 0.82 * 20]);
+    const tops = peaks(heights, 0.02);
+    expect(tops.length).toBeGreaterThan(11);
+    expect(tops.length).toBeLessThanOrEqual(16);
+    const height = (at: number) => heights[Math.round(at * 4000)]!;
+    expect(height(tops[1]!)).toBeGreaterThan(0.2 * 0.75);
+    expect(height(tops[1]!)).toBeLessThan(0.2 * 1.35);
+    expect(height(tops.at(-1)!)).toBeLessThan(0.4 * height(tops[1]!));
+    expect(Math.max(...along(form, [180, 0.84 * 20], [180, 20]))).toBeLessThan(0.03);
+    // Steep on the side of the root.
+    const first = Math.round(tops[2]! * 4000);
+    const rise = Math.max(
+      ...Array.from({ length: 60 }, (_, k) => heights[first - k]! - heights[first - k - 1]!),
+    );
+    const fall = Math.max(
+      ...Array.from({ length: 60 }, (_, k) => heights[first + k]! - heights[first + k + 1]!),
+    );
+    expect(rise).toBeGreaterThan(1.3 * fall);
+  });
+
+  it("has fibres along it that turn by the twist", () => {
+    const plain = { ...sizes, rings: 0 };
+    const at = (twistDeg: number, turnDeg: number, heightMm: number) =>
+      build("horn", { ...plain, twistDeg }).relief({ turnDeg, heightMm });
+    for (const turnDeg of [20, 111, 254]) expect(at(90, turnDeg - 45, 10)).toBeCloseTo(at(0, turnDeg, 10), 9);
+  });
+});
+
+describe("a sleeve", () => {
+  const sizes = {
+    lengthMm: 16,
+    jointAt: 50,
+    creases: 5,
+    creaseMm: 0.4,
+    cuffMm: 2,
+    turnedMm: 1.5,
+    proudMm: 0.25,
+    bendDeg: 0,
+  };
+  const form = build("sleeve", sizes);
+
+  it("creases on the inner side of its joint and hardly on the outer one", () => {
+    const inner = peaks(along(form, [270, 3], [270, 13]), 0.12);
+    const outer = peaks(along(form, [90, 3], [90, 13]), 0.12);
+    expect(inner.length).toBeGreaterThanOrEqual(3);
+    expect(outer.length).toBeLessThan(inner.length - 1);
+    const heights = along(form, [270, 3], [270, 13]);
+    expect(Math.max(...heights) - Math.min(...heights)).toBeGreaterThan(0.8 * 0.4);
+    expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(2 * 0.4);
+  });
+
+  it("has a cuff and a turned-over end as wide and as proud as asked", () => {
+    const mean = (from: number, to: number) => {
+      const heights = Array.from({ length: 36 }, (_, at) =>
+        along(form, [at * 10 + 5, from], [at * 10 + 5, to], 20).reduce((sum, height) => sum + height / 21, 0),
+      );
+      return heights.reduce((sum, height) => sum + height / 36, 0);
+    };
+    expect(mean(0.3, 1.4)).toBeCloseTo(0.25, 1);
+    expect(mean(15, 15.7)).toBeCloseTo(0.25, 1);
+    expect(mean(2.3, 2.8)).toBeLessThan(0.1);
+    expect(mean(13.5, 14.2)).toBeLessThan(0.1);
+  });
+});
+
+describe("a helmet", () => {
+  const sizes = {
+    roundMm: 26,
+    domeMm: 5.8,
+    skirtMm: 4,
+    rimMm: 30,
+    slits: 5,
+    slitMm: 0.8,
+    rivets: 12,
+    crestMm: 0.4,
+  };
+  const form = build("helmet", sizes);
+  const slitHeight = 4 * (1 - 0.54);
+
+  it("has its slits in front, as many and as wide as asked, cut in and not standing out", () => {
+    const heights = along(form, [180 - 75, slitHeight], [180 + 75, slitHeight]);
+    const open = heights.map((height) => (height < -0.2 ? 1 : 0));
+    const edges = open.filter((now, at) => at > 0 && now === 1 && open[at - 1] === 0).length;
+    expect(edges).toBe(5);
+    const wide = (open.reduce((sum, now) => sum + now, 0) / heights.length) * (150 / 360) * 26;
+    expect(wide / 5).toBeCloseTo(0.8, 1);
+    const behind = along(form, [-60, slitHeight], [60, slitHeight]);
+    expect(Math.min(...behind)).toBeGreaterThan(-0.1);
+  });
+
+  it("has rivets on its band and a crest from front to back over the crown", () => {
+    const plain = build("helmet", { ...sizes, crestMm: 0 });
+    expect(peaks(along(plain, [0, 4.1], [360, 4.1], 8000), 0.07).length).toBe(12);
+    const crest = (turnDeg: number) => form.relief({ turnDeg, heightMm: 7.5 });
+    for (const turnDeg of [0.5, 180, 359.5]) expect(crest(turnDeg)).toBeGreaterThan(0.3);
+    for (const turnDeg of [60, 90, 120, 270]) expect(crest(turnDeg)).toBeLessThan(0.1);
+  });
+
+  it("is as far round and over as measured", () => {
+    const round = (heightMm: number) => {
+      const plain = { ...form, relief: () => 0 };
+      const [x, , z] = build("helmet", { ...sizes, crestMm: 0, bandMm: 0, rivets: 0, slits: 0 }).inSpace({
+        turnDeg: 90,
+        heightMm,
+      });
+      expect(plain.relief()).toBe(0);
+      return 2 * Math.PI * Math.hypot(x, z);
+    };
+    expect(round(4)).toBeGreaterThan(25.7);
+    expect(round(4)).toBeLessThan(26.4);
+    expect(round(0.01)).toBeGreaterThan(29.6);
+    expect(round(0.01)).toBeLessThan(30.9);
+  });
+});
+
+describe("a trunk", () => {
+  it("has muscles beside a middle line that is sunk in", () => {
+    const form = build("trunk", { lengthMm: 15, muscles: 3, muscleMm: 0.6, spineMm: 0.3 });
+    const across = along(form, [110, 11], [250, 11]);
+    const at = (turnDeg: number) => across[Math.round(((turnDeg - 110) / 140) * 4000)]!;
+    expect(at(180)).toBeLessThan(Math.min(at(150), at(210)) - 0.4);
+    expect(peaks(along(form, [148, 0.2], [148, 14.8]), 0.12).length).toBe(3);
+  });
+});
+
+describe("sewn and folded pieces", () => {
+  it("a strap has stitches of the length asked along both edges, and holes through its middle", () => {
+    const form = build("strap", {
+      lengthMm: 20,
+      widthMm: 4,
+      thicknessMm: 0.5,
+      bends: 0,
+      stitchMm: 0.5,
+      holes: 4,
+    });
+    for (const up of [0.42, 4 - 0.42])
+      expect(peaks(along(form, [0, up], [360, up], 8000), 0.03).length).toBe(40);
+    const middle = along(form, [0, 2], [360, 2], 8000);
+    const open = middle.map((height) => (height < 0.25 ? 1 : 0));
+    expect(open.filter((now, at) => at > 0 && now === 1 && open[at - 1] === 0).length).toBe(4);
+  });
+
+  it.each([
+    [
+      "cone-band",
+      { waistMm: 60, hemMm: 60, slantMm: 12, pleats: 12, pleatDepthMm: 1, borderMm: 0, tight: 60 },
+      0.5,
+    ],
+    ["cloak", { hemMm: 48, folds: 8, foldMm: 1.5, wrinkles: 0, borderMm: 0, tight: 80 }, 0.5],
+  ] as const)("tight folds of a %s are narrower than half their spacing", (id, sizes, most) => {
+    const form = build(id, sizes);
+    const heights = along(form, [0, 0.4], [form.turnDeg, 0.4], 8000);
+    const tops = peaks(heights, 0.35);
+    expect(tops.length).toBeGreaterThanOrEqual(5);
+    const floor = Math.min(...heights);
+    // Full width at half of the height, as a share of the way from fold to fold.
+    let wide = 0;
+    for (const top of tops) {
+      const at = Math.round(top * 8000);
+      const half = (heights[at]! + floor) / 2;
+      let [left, right] = [at, at];
+      while (left > 0 && heights[left]! > half) left--;
+      while (right < 8000 && heights[right]! > half) right++;
+      wide += (right - left) / 8000;
+    }
+    expect(wide).toBeLessThan(most);
+    const soft = build(id, { ...sizes, tight: 0 });
+    expect(soft.relief({ turnDeg: 40, heightMm: 3 })).not.toBe(form.relief({ turnDeg: 40, heightMm: 3 }));
+  });
+
+  it("a cloak has a yoke over the cloth, below which its folds begin", () => {
+    const sizes = {
+      hemMm: 48,
+      neckMm: 20,
+      lengthMm: 20,
+      folds: 8,
+      foldMm: 1.5,
+      wrinkles: 60,
+      torn: 0,
+      borderMm: 0.8,
+    };
+    const form = build("cloak", { ...sizes, yokeMm: 5 });
+    const spread = (heightMm: number) => {
+      const heights = along(form, [10, heightMm], [350, heightMm]);
+      return Math.max(...heights) - Math.min(...heights);
+    };
+    expect(spread(17)).toBeLessThan(0.25);
+    expect(spread(4)).toBeGreaterThan(0.8);
+    const bare = build("cloak", sizes);
+    expect(form.relief({ turnDeg: 100, heightMm: 16 })).toBeGreaterThan(
+      build("cloak", { ...sizes, folds: 0, wrinkles: 0 }).relief({ turnDeg: 100, heightMm: 16 }) + 0.1,
+    );
+    expect(bare.relief({ turnDeg: 100, heightMm: 0.3 })).toBeGreaterThan(
+      build("cloak", { ...sizes, borderMm: 0 }).relief({ turnDeg: 100, heightMm: 0.3 }) + 0.04,
+    );
+  });
+});
+
+describe("a piece kept from an earlier version of its form", () => {
+  it.each([
+    ["strap", { lengthMm: 20, widthMm: 4 }, ["stitchMm", "holes"]],
+    ["cloak", { hemMm: 40 }, ["tight", "wrinkles", "borderMm", "yokeMm"]],
+    ["cone-band", { pleats: 10 }, ["tight", "borderMm"]],
+  ] as const)("%s: stays as it was, while a new one has what its form has now", (id, params, added) => {
+    const surface = (version: number) => ({ form: { id, version, params }, seed: 4 });
+    const [old, now] = [buildForm(surface(1)), buildForm(surface(2))];
+    const none = Object.fromEntries(added.map((name) => [name, 0]));
+    const asBefore = forms[id].build(completeParams(forms[id].params, { ...params, ...none }), 4);
+    let differs = 0;
+    for (let turnDeg = 3; turnDeg < 360; turnDeg += 11) {
+      for (const share of [0.03, 0.3, 0.6, 0.97]) {
+        const place = { turnDeg, heightMm: share * old.slantMm };
+        expect(old.relief(place)).toBe(asBefore.relief(place));
+        if (old.relief(place) !== now.relief(place)) differs++;
+      }
+    }
+    expect(differs).toBeGreaterThan(5);
+  });
+});

@@ -1,0 +1,208 @@
+import { InputError, type Problem } from "../../errors";
+import { hash01 } from "../../random";
+import { formatNumber, modulo, smoothstep } from "../../units";
+import { defineForm, type Place } from "./form";
+import { countProblem, roomProblem, sizeProblems } from "./sizes";
+import { buildTurned, girths, roundNoise } from "./turned";
+
+const params = {
+  lowerMm: {
+    label: "Round the lower end",
+    unit: "mm",
+    range: [2, 300],
+    step: 0.5,
+    default: 21,
+    about: "A paper strip round waist, wrist, ankle or the root of a tail.",
+  },
+  middleMm: {
+    label: "Round the thickest part",
+    unit: "mm",
+    range: [2, 300],
+    step: 0.5,
+    default: 29,
+    about: "The same round chest, upper arm, thigh or belly.",
+  },
+  upperMm: {
+    label: "Round the upper end",
+    unit: "mm",
+    range: [2, 300],
+    step: 0.5,
+    default: 22,
+    about: "The same under the arms, at the shoulder, the knee or the neck.",
+  },
+  lengthMm: {
+    label: "Length",
+    unit: "mm",
+    range: [2, 200],
+    step: 0.5,
+    default: 14,
+    about: "From end to end, the strip lying on the skin.",
+  },
+  middleAt: {
+    label: "Thickest from the lower end",
+    unit: "%",
+    range: [10, 90],
+    step: 5,
+    default: 65,
+    about: "Where the thickest part lies, in hundredths of the length.",
+  },
+  bendDeg: {
+    label: "Bend",
+    unit: "°",
+    range: [0, 200],
+    step: 5,
+    default: 0,
+    about: "How far it bends to one side from end to end, as a tail does.",
+  },
+  muscles: {
+    label: "Pairs of muscles",
+    unit: "",
+    range: [0, 12],
+    step: 1,
+    default: 3,
+    about: "Swellings beside the middle line in front, counted from end to end; 0 for a smooth body.",
+  },
+  muscleMm: {
+    label: "Height of a muscle",
+    unit: "mm",
+    range: [0, 4],
+    step: 0.05,
+    default: 0.3,
+    about: "How far it swells above what lies between, with a pin.",
+  },
+  spineMm: {
+    label: "Depth of the middle line",
+    unit: "mm",
+    range: [0, 3],
+    step: 0.05,
+    default: 0.25,
+    about: "Of the groove along the breast and along the back.",
+  },
+} as const;
+
+type Values = { readonly [K in keyof typeof params]: number };
+
+/** Muscles are no smaller than this along the body, mm, and take no more of its radius. */
+const LEAST_MUSCLE_MM = 0.5;
+const DEEPEST = 0.35;
+/** How far a muscle reaches to the side from the middle line, degrees. */
+const MUSCLE_DEG = 62;
+
+interface Muscle {
+  readonly turnDeg: number;
+  readonly heightMm: number;
+  /** Half its size to the side, degrees, and along the body, mm; how far it swells, mm. */
+  readonly wide: number;
+  readonly high: number;
+  readonly up: number;
+}
+
+/** Pairs from end to end, in front and behind: the uppermost, breast and shoulder blades, is the largest. */
+function musclesOf({ lengthMm, muscles, muscleMm }: Values, seed: number): Muscle[] {
+  const shares = Array.from({ length: muscles }, (_, at) => (at === muscles - 1 && at > 0 ? 1.6 : 1));
+  const all = shares.reduce((sum, share) => sum + share, 0);
+  let from = 0;
+  return shares.flatMap((share, row) => {
+    const high = (share / all) * lengthMm;
+    const middle = from + high / 2;
+    from += high;
+    return [-1, 1].flatMap((side) =>
+      [180, 0].map((front, back): Muscle => {
+        const chance = (k: number) => hash01(seed, row * 4 + side + 1 + back, k);
+        return {
+          turnDeg: front + side * (MUSCLE_DEG / 2 + 2) * (0.94 + 0.12 * chance(1)),
+          heightMm: middle + 0.08 * high * (chance(2) - 0.5),
+          wide: (MUSCLE_DEG / 2) * (1 + 0.15 * chance(3)),
+          high: high * (0.54 + 0.05 * chance(4)),
+          up: muscleMm * (back === 0 ? 1 : 0.75) * (0.85 + 0.15 * chance(5)),
+        };
+      }),
+    );
+  });
+}
+
+/** The highest of the muscles at a place, mm: between them flesh folds in. */
+function fleshAt(list: readonly Muscle[], { turnDeg, heightMm }: Place): number {
+  let up = 0;
+  for (const muscle of list) {
+    const along = (heightMm - muscle.heightMm) / muscle.high;
+    if (along > 1 || along < -1) continue;
+    const aside = (modulo(turnDeg - muscle.turnDeg + 180, 360) - 180) / muscle.wide;
+    const inside = 1 - along * along - aside * aside;
+    if (inside > 0) up = Math.max(up, muscle.up * inside * Math.sqrt(inside));
+  }
+  return up;
+}
+
+function reliefOf(values: Values, seed: number): (place: Place) => number {
+  const { lengthMm, middleMm, spineMm } = values;
+  const flesh = roundNoise(seed + 4, Math.max(4, Math.round(middleMm / 4)), 3);
+  const skin = roundNoise(seed + 5, Math.max(8, Math.round(middleMm / 0.9)), 0.9);
+  const muscles = musclesOf(values, seed);
+  return (place) => {
+    const height = 0.06 * flesh(place) + 0.012 * skin(place) + fleshAt(muscles, place);
+    const fromFront = Math.abs(place.turnDeg - 180);
+    const fromBack = Math.min(place.turnDeg, 360 - place.turnDeg);
+    const groove = Math.exp(-((fromFront / 9) ** 2)) + 0.8 * Math.exp(-((fromBack / 8) ** 2));
+    const ends =
+      smoothstep(0, 0.12 * lengthMm, place.heightMm) * smoothstep(lengthMm, 0.9 * lengthMm, place.heightMm);
+    return height - spineMm * groove * ends;
+  };
+}
+
+function problems(values: Values): Problem[] {
+  const found = sizeProblems(params, values);
+  if (found.length > 0) return found;
+  const { lowerMm, middleMm, upperMm, lengthMm, middleAt, bendDeg, muscles, muscleMm, spineMm } = values;
+  const middle = (middleAt / 100) * lengthMm;
+  const thin = Math.min(lowerMm, middleMm, upperMm) / (2 * Math.PI);
+  const steepest = Math.max(
+    Math.abs(middleMm - lowerMm) / middle,
+    Math.abs(upperMm - middleMm) / (lengthMm - middle),
+  );
+  if (steepest > 2 * Math.PI * 0.6)
+    found.push({
+      field: "middleMm",
+      message: `The way round changes by ${formatNumber(steepest, 1)} mm for each mm along it; a body changes by ${formatNumber(2 * Math.PI * 0.6, 1)} mm at most.`,
+    });
+  const wide = Math.max(lowerMm, middleMm, upperMm) / (2 * Math.PI);
+  const most = (0.8 * lengthMm) / wide / (Math.PI / 180);
+  if (bendDeg > most)
+    found.push({
+      field: "bendDeg",
+      message: `A body ${lengthMm} mm long and ${formatNumber(wide * 2 * Math.PI, 1)} mm round can bend by ${formatNumber(most, 0)}° at most.`,
+    });
+  const radius = `On a body ${formatNumber(thin, 2)} mm in radius`;
+  return [
+    ...found,
+    ...countProblem("muscles", muscles, lengthMm, LEAST_MUSCLE_MM, "pairs of muscles"),
+    ...roomProblem("muscleMm", muscles > 0 ? muscleMm : 0, DEEPEST * thin, `${radius} a muscle`),
+    ...roomProblem("spineMm", spineMm, DEEPEST * thin, `${radius} a middle line`),
+  ];
+}
+
+/** A torso, arm, leg, tail or beast's body: three girths, muscles in pairs, a groove along breast and back. */
+export const trunk = defineForm({
+  id: "trunk",
+  version: 1,
+  label: "Torso, limb or beast's body",
+  about: "Bare skin, scales or hide: thicker and thinner along its length, with muscles and a middle line.",
+  params,
+  problems,
+  build(values, seed) {
+    const wrong = problems(values);
+    if (wrong.length > 0) throw new InputError(wrong);
+    const { lengthMm, lowerMm, middleMm, upperMm, middleAt, bendDeg } = values;
+    return buildTurned({
+      id: "trunk",
+      lengthMm,
+      roundAt: girths([
+        [0, lowerMm],
+        [(middleAt / 100) * lengthMm, middleMm],
+        [lengthMm, upperMm],
+      ]),
+      relief: reliefOf(values, seed),
+      bendDeg,
+    });
+  },
+});

@@ -1,0 +1,189 @@
+import { hash01 } from "../../random";
+import { modulo } from "../../units";
+import type { FlatPoint, Place, SpacePoint, SurfaceForm } from "./form";
+
+interface TurnedOptions {
+  readonly id: string;
+  /** Along the surface from the lower end to the upper one, mm. */
+  readonly lengthMm: number;
+  /** Way round at a height along the surface, mm; smooth. */
+  readonly roundAt: (heightMm: number) => number;
+  /** Height above the plain form, mm. */
+  readonly relief: (place: Place) => number;
+  /** How far the middle line bends to the right over its length, degrees. */
+  readonly bendDeg?: number;
+  /** Degrees of turn of seams that part it; one behind where left out. */
+  readonly seamsDeg?: readonly number[];
+}
+
+const TO_RAD = Math.PI / 180;
+const STEPS = 256;
+/** A form leans no farther than this from its middle line, as the sine of the angle. */
+const MOST_LEAN = 0.97;
+/** No way round is shorter than this, mm: a point has no direction. */
+const LEAST_ROUND_MM = 0.05;
+
+/** Something by height along the form, kept in steps. */
+function tabled(lengthMm: number, of: (heightMm: number) => number): (heightMm: number) => number {
+  const values = Float64Array.from({ length: STEPS + 2 }, (_, at) =>
+    of((Math.min(at, STEPS) / STEPS) * lengthMm),
+  );
+  return (heightMm) => {
+    const at = Math.min(STEPS, Math.max(0, (heightMm / lengthMm) * STEPS));
+    const step = Math.floor(at);
+    return values[step]! + (values[step + 1]! - values[step]!) * (at - step);
+  };
+}
+
+/** Radius, lean and place of the middle line of a turned form, by height along its surface. */
+function profileOf(lengthMm: number, roundAt: (heightMm: number) => number) {
+  const radius = (heightMm: number) =>
+    Math.max(LEAST_ROUND_MM, roundAt(Math.min(lengthMm, Math.max(0, heightMm)))) / (2 * Math.PI);
+  const step = lengthMm / STEPS;
+  const lean = (heightMm: number) => {
+    const [from, to] = [Math.max(0, heightMm - step), Math.min(lengthMm, heightMm + step)];
+    return Math.min(MOST_LEAN, Math.max(-MOST_LEAN, (radius(to) - radius(from)) / (to - from)));
+  };
+  const along = new Float64Array(STEPS + 1);
+  for (let at = 1; at <= STEPS; at++)
+    along[at] = along[at - 1]! + step * Math.sqrt(1 - lean((at - 0.5) * step) ** 2);
+  return {
+    radius: tabled(lengthMm, radius),
+    lean: tabled(lengthMm, lean),
+    middle: tabled(lengthMm, (heightMm) => along[Math.round((heightMm / lengthMm) * STEPS)]!),
+    middleMm: along[STEPS]!,
+  };
+}
+
+/** The most that a turned form is stretched when it is laid flat: its rows slide on each other where it tapers. */
+function distortionOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: number): number {
+  let most = 1;
+  for (let at = 0; at <= STEPS; at++) {
+    const heightMm = (at / STEPS) * lengthMm;
+    const slide = Math.PI * Math.abs(profile.lean(heightMm));
+    const stretched = (slide + Math.sqrt(slide * slide + 4)) / 2;
+    most = Math.max(most, stretched * (1 + Math.abs(bend) * profile.radius(heightMm)));
+  }
+  return most;
+}
+
+/**
+ * A closed form turned round a middle line that may bend: sleeve, horn, trunk. Laid flat row by row, each as long as the
+ * way round there and with its middle on one line (the sinusoidal projection, Sanson 1650): areas and ways round are true
+ * on a straight one, rows slide on each other where it tapers. The middle of the flat is the front; the seam lies behind.
+ */
+export function buildTurned(options: TurnedOptions): SurfaceForm {
+  const { id, lengthMm, relief, seamsDeg = [0] } = options;
+  const profile = profileOf(lengthMm, options.roundAt);
+  const bend = ((options.bendDeg ?? 0) * TO_RAD) / profile.middleMm;
+  const lengthAt = (heightMm: number) => 2 * Math.PI * profile.radius(heightMm);
+  const flatten = ({ turnDeg, heightMm }: Place): FlatPoint => [
+    (turnDeg / 360 - 0.5) * lengthAt(heightMm),
+    -heightMm,
+  ];
+  const facing = ({ turnDeg, heightMm }: Place): SpacePoint => {
+    const [turn, lean] = [(turnDeg - 180) * TO_RAD, profile.lean(heightMm)];
+    const [aside, ahead, level] = [Math.sin(turn), Math.cos(turn), Math.sqrt(1 - lean * lean)];
+    const bent = bend * profile.middle(heightMm);
+    const [right, up] = [aside * level, -lean];
+    return [
+      right * Math.cos(bent) + up * Math.sin(bent),
+      up * Math.cos(bent) - right * Math.sin(bent),
+      ahead * level,
+    ];
+  };
+  const widest = Math.max(...Array.from({ length: STEPS + 1 }, (_, at) => lengthAt((at / STEPS) * lengthMm)));
+  return {
+    id,
+    closed: true,
+    turnDeg: 360,
+    slantMm: lengthMm,
+    areaMm2: areaOf(lengthMm, lengthAt),
+    seamsDeg,
+    bounds: { minX: -widest / 2, maxX: widest / 2, minY: -lengthMm, maxY: 0 },
+    lengthAt,
+    apexMm: Infinity,
+    flatPerTurn: 0,
+    distortion: distortionOf(lengthMm, profile, bend),
+    flatten,
+    place: ([x, y]) => ({ turnDeg: (x / lengthAt(-y) + 0.5) * 360, heightMm: -y }),
+    inSpace: (at) => {
+      const turn = (at.turnDeg - 180) * TO_RAD;
+      const radius = profile.radius(at.heightMm);
+      // What lies beyond an end goes on straight.
+      const beyond = at.heightMm - Math.min(lengthMm, Math.max(0, at.heightMm));
+      const middle = profile.middle(at.heightMm) + beyond;
+      const bent = bend * middle;
+      const [x, y] =
+        Math.abs(bend) < 1e-9 ? [0, middle] : [(1 - Math.cos(bent)) / bend, Math.sin(bent) / bend];
+      const aside = radius * Math.sin(turn);
+      const [outX, outY, outZ] = facing(at);
+      const up = relief(at);
+      return [
+        x + aside * Math.cos(bent) + up * outX,
+        y - aside * Math.sin(bent) + up * outY,
+        radius * Math.cos(turn) + up * outZ,
+      ];
+    },
+    facing,
+    relief,
+  };
+}
+
+function areaOf(lengthMm: number, lengthAt: (heightMm: number) => number): number {
+  let area = 0;
+  for (let at = 0; at < STEPS; at++) area += (lengthAt(((at + 0.5) / STEPS) * lengthMm) * lengthMm) / STEPS;
+  return area;
+}
+
+/** Rows of noise before it comes again: more than any piece has. */
+const NOISE_ROWS = 256;
+
+/**
+ * Smooth noise round a closed form, −1…1, that meets itself: so many features once round, each so high.
+ * @param around whole number of features, from 1
+ */
+export function roundNoise(seed: number, around: number, highMm: number): (place: Place) => number {
+  const values = Float64Array.from({ length: around * NOISE_ROWS }, (_, at) =>
+    hash01(seed, at % around, Math.floor(at / around)),
+  );
+  return ({ turnDeg, heightMm }) => {
+    const u = (turnDeg / 360) * around;
+    const v = heightMm / highMm;
+    const i = Math.floor(u);
+    const j = Math.floor(v);
+    const s = (u - i) * (u - i) * (3 - 2 * (u - i));
+    const t = (v - j) * (v - j) * (3 - 2 * (v - j));
+    const left = modulo(i, around);
+    const right = left + 1 === around ? 0 : left + 1;
+    const row = (j & (NOISE_ROWS - 1)) * around;
+    const next = ((j + 1) & (NOISE_ROWS - 1)) * around;
+    const low = values[row + left]! * (1 - s) + values[row + right]! * s;
+    const high = values[next + left]! * (1 - s) + values[next + right]! * s;
+    return 2 * (low * (1 - t) + high * t) - 1;
+  };
+}
+
+/** Between sizes at heights that rise, smoothly: as a sculptor draws from one measured girth to the next (monotone cubic, Fritsch and Carlson 1980). */
+export function girths(points: readonly (readonly [heightMm: number, roundMm: number])[]) {
+  const rises = points
+    .slice(1)
+    .map(([height, round], at) => (round - points[at]![1]) / (height - points[at]![0]));
+  const slopes = points.map((_, at) => {
+    const [before, after] = [rises[at - 1] ?? rises[at]!, rises[at] ?? rises[at - 1]!];
+    return before * after <= 0 ? 0 : (2 * before * after) / (before + after);
+  });
+  return (heightMm: number): number => {
+    let at = 0;
+    while (at < points.length - 2 && heightMm > points[at + 1]![0]) at++;
+    const [[h0, r0], [h1, r1]] = [points[at]!, points[at + 1]!];
+    const t = Math.min(1, Math.max(0, (heightMm - h0) / (h1 - h0)));
+    const wide = h1 - h0;
+    return (
+      r0 * (1 + 2 * t) * (1 - t) ** 2 +
+      slopes[at]! * wide * t * (1 - t) ** 2 +
+      r1 * t * t * (3 - 2 * t) +
+      slopes[at + 1]! * wide * t * t * (t - 1)
+    );
+  };
+}
