@@ -1,24 +1,33 @@
 import path from "node:path";
 import sharp from "sharp";
 import type { Job, Paint } from "../../src/core/job";
+import { drawPiece } from "../../src/core/piece/still";
 import { startKernel } from "../../src/core/simulate/compositor";
 import { Simulator, type LaidSurface, type Specimen } from "../../src/core/simulate/simulator";
 
 const SURROUND = { r: 0x8c, g: 0x8c, b: 0x8c, alpha: 1 };
 const simulator = startKernel().then((kernel) => new Simulator(kernel));
 
-/** A surface, simulated and lit, as PNG bytes of one width, px. */
+/** A surface, simulated, on its form under the lamp, as PNG bytes of one size, px. */
 export async function surfacePng(
   job: Job,
   paints: readonly Paint[],
   surfaceId: string,
-  size: { width: number; height: number },
+  size: Size,
   upTo: number | null = null,
 ): Promise<Buffer> {
   const sim = await simulator;
   const request = { job, paints, surfaceId, upTo, lit: true };
   const laid = await sim.lay(request, false, () => Promise.resolve(true));
-  return toPng(sim.picture(request, laid!), size);
+  const mostPx = Math.min(size.width, size.height) - 8;
+  const view = { turnDeg: 15, tiltDeg: null, pxPerMm: 400, mostPx: Math.max(mostPx, widthFor(laid!, size)) };
+  return contained(drawPiece(sim.skin(request, laid!), view), size);
+}
+
+/** Longest side a piece may have so that a long one fills the width of its place, px. */
+function widthFor({ grid }: LaidSurface, { width, height }: Size): number {
+  const { minX, maxX, minY, maxY } = grid.form.bounds;
+  return grid.form.facing ? 0 : Math.min(width - 8, ((height - 8) * (maxX - minX)) / (maxY - minY));
 }
 
 /** Films that were laid by hand, lit, as PNG bytes. */
@@ -26,16 +35,24 @@ export async function laidPng(
   job: Job,
   paints: readonly Paint[],
   laid: LaidSurface,
-  size: { width: number; height: number },
+  size: Size,
 ): Promise<Buffer> {
   const request = { job, paints, surfaceId: "", upTo: null, lit: true };
-  return toPng((await simulator).picture(request, laid), size);
+  return contained((await simulator).picture(request, laid), size);
 }
 
-function toPng(picture: Specimen, size: { width: number; height: number }): Promise<Buffer> {
-  return sharp(Buffer.from(picture.rgba.buffer), {
-    raw: { width: picture.width, height: picture.height, channels: 4 },
-  })
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Bytes of a picture for sharp. */
+export const bytesOf = ({ rgba, width, height }: Pick<Specimen, "rgba" | "width" | "height">) =>
+  sharp(Buffer.from(rgba.buffer), { raw: { width, height, channels: 4 } });
+
+/** A picture in the middle of its place, as PNG bytes of one size, px. */
+export function contained(picture: Pick<Specimen, "rgba" | "width" | "height">, size: Size): Promise<Buffer> {
+  return bytesOf(picture)
     .resize({ ...size, fit: "contain", background: SURROUND, kernel: "lanczos3" })
     .flatten({ background: SURROUND })
     .png()

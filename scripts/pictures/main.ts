@@ -11,6 +11,7 @@ import { deriveCoats } from "../../src/core/patterns/derive";
 import { presets, startFrom, type Preset } from "../../src/core/patterns/camouflage/presets";
 import { demoShelf } from "../../src/data/demo/shelf";
 import { surfacePng, writeSheet } from "./draw";
+import { formPictures } from "./forms";
 import { techniquePictures } from "./techniques";
 
 const folder = process.env.CRENNA_PICTURES ?? "docs/pictures";
@@ -64,7 +65,7 @@ const materials = [
   piece("Cape, stippled wool", "cloak", {}, "wool-stippled", { age: "used", look: "plain" }),
   piece("Cloak, scratch-woven cloth, old", "cloak", {}, "cloth-scratched", { age: "old", look: "plain" }),
   piece("Cloak, velvet", "cloak", {}, "velvet", { age: "new", look: "plain" }),
-  piece("Sleeve, plain cloth, quiet", "limb", {}, "cloth-quiet", { age: "used", look: "quiet" }),
+  piece("Sleeve, plain cloth, quiet", "sleeve", {}, "cloth-quiet", { age: "used", look: "quiet" }),
 ];
 
 /** The presets of the camouflage on a cloak, a sleeve and a helmet. */
@@ -92,8 +93,8 @@ function camouflaged(preset: Preset, name: string, formId: FormId, params: Recor
 
 const pieces: readonly (readonly [FormId, string, Record<string, number>])[] = [
   ["cloak", "cloak", { hemMm: 34, neckMm: 12, lengthMm: 22, folds: 7, foldMm: 1.2, torn: 1, seams: 3 }],
-  ["limb", "sleeve", { roundMm: 15, lengthMm: 13, creases: 5, creaseMm: 0.45 }],
-  ["dome", "helmet", {}],
+  ["sleeve", "sleeve", { creases: 5, creaseMm: 0.45 }],
+  ["helmet", "helmet", {}],
 ];
 const camouflageCells = [];
 for (const preset of presets)
@@ -111,6 +112,9 @@ for (const { name, job } of materials) {
   cells.push({ name, png });
 }
 await writeSheet(`${folder}/materials.png`, cells, { columns: 2, width: 620, height: 380 });
+
+const tile = { width: 300, height: 300 };
+await writeSheet(`${folder}/forms.png`, await formPictures("public/forms", tile), { columns: 4, ...tile });
 
 const size = { width: 300, height: 200 };
 await writeSheet(`${folder}/techniques.png`, await techniquePictures(blank, demoShelf, size), {

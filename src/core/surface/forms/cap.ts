@@ -1,4 +1,4 @@
-import type { Place, SpacePoint, SurfaceForm } from "./form";
+import { raised, type FlatPoint, type Place, type SpacePoint, type SurfaceForm } from "./form";
 
 interface CapOptions {
   readonly id: string;
@@ -49,13 +49,9 @@ function wayOf(flat: Float64Array, distance: number): number {
   return low + (distance - flat[low]!) / (flat[high]! - flat[low]!);
 }
 
-/**
- * A cap turned round its upright, of any outline from crown to rim, laid out as a disc of the same area (Lambert, 1772,
- * for any solid of revolution): a ring lies as far from the middle as the area above it asks. The front lies below the middle.
- */
-export function buildCap({ id, overMm, radiusAt, relief, seamsDeg = [0] }: CapOptions): SurfaceForm {
+/** How a cap lies on the flat and in space, without its relief. */
+function shapeOf(overMm: number, radiusAt: (wayMm: number) => number) {
   const { flat, drop, areaMm2 } = tablesOf(overMm, radiusAt);
-  const rimFlat = flat[STEPS]!;
   const perMm = STEPS / overMm;
   const flatAt = (heightMm: number) => Math.max(0, lookUp(flat, (overMm - heightMm) * perMm));
   const lean = (heightMm: number) => {
@@ -69,6 +65,29 @@ export function buildCap({ id, overMm, radiusAt, relief, seamsDeg = [0] }: CapOp
     const level = Math.sqrt(1 - outwards * outwards);
     return [level * Math.sin(turn), outwards, level * -Math.cos(turn)];
   };
+  const plain = ({ turnDeg, heightMm }: Place): SpacePoint => {
+    const [way, turn] = [overMm - heightMm, turnDeg * TO_RAD];
+    const radius = radiusAt(Math.min(overMm, Math.max(0, way)));
+    const y = drop[STEPS]! - lookUp(drop, way * perMm);
+    return [radius * Math.sin(turn), y, radius * -Math.cos(turn)];
+  };
+  const placed = ([x, y]: FlatPoint): Place => {
+    const turn = Math.atan2(x, -y) / TO_RAD;
+    return {
+      turnDeg: turn < 0 ? turn + 360 : turn,
+      heightMm: overMm - wayOf(flat, Math.hypot(x, y)) / perMm,
+    };
+  };
+  const distortion = Math.max(...Array.from(flat.slice(1), (far, at) => far / radiusAt((at + 1) / perMm)));
+  return { rimFlat: flat[STEPS]!, areaMm2, flatAt, facing, plain, placed, distortion };
+}
+
+/**
+ * A cap turned round its upright, of any outline from crown to rim, laid out as a disc of the same area (Lambert, 1772,
+ * for any solid of revolution): a ring lies as far from the middle as the area above it asks. The front lies below the middle.
+ */
+export function buildCap({ id, overMm, radiusAt, relief, seamsDeg = [0] }: CapOptions): SurfaceForm {
+  const { rimFlat, areaMm2, flatAt, facing, plain, placed, distortion } = shapeOf(overMm, radiusAt);
   return {
     id,
     closed: true,
@@ -81,28 +100,14 @@ export function buildCap({ id, overMm, radiusAt, relief, seamsDeg = [0] }: CapOp
     apexMm: Infinity,
     flatPerTurn: 1,
     round: true,
-    distortion: Math.max(...Array.from(flat.slice(1), (far, at) => far / radiusAt((at + 1) / perMm))),
+    distortion,
     rim: ({ heightMm }) => rimFlat - flatAt(heightMm),
     flatten: ({ turnDeg, heightMm }) => [
       flatAt(heightMm) * Math.sin(turnDeg * TO_RAD),
       -flatAt(heightMm) * Math.cos(turnDeg * TO_RAD),
     ],
-    place: ([x, y]) => {
-      const turn = Math.atan2(x, -y) / TO_RAD;
-      return {
-        turnDeg: turn < 0 ? turn + 360 : turn,
-        heightMm: overMm - wayOf(flat, Math.hypot(x, y)) / perMm,
-      };
-    },
-    inSpace: (at) => {
-      const way = overMm - at.heightMm;
-      const turn = at.turnDeg * TO_RAD;
-      const radius = radiusAt(Math.min(overMm, Math.max(0, way)));
-      const y = drop[STEPS]! - lookUp(drop, way * perMm);
-      const [outX, outY, outZ] = facing(at);
-      const up = relief(at);
-      return [radius * Math.sin(turn) + up * outX, y + up * outY, radius * -Math.cos(turn) + up * outZ];
-    },
+    place: placed,
+    inSpace: (at) => raised(plain(at), facing(at), relief(at)),
     facing,
     relief,
   };

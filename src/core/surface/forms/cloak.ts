@@ -1,4 +1,4 @@
-import { InputError } from "../../errors";
+import { InputError, type Problem } from "../../errors";
 import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
 import { cloakSizes as params } from "./cloakSizes";
@@ -180,6 +180,58 @@ function areaOf(lengthAt: (mm: number) => number, lengthMm: number, rent: (deg: 
   return area;
 }
 
+/** Folds that take more cloth or length than there is. */
+function foldProblems({ hemMm, lengthMm, folds, foldMm }: Values): Problem[] {
+  const found: Problem[] = [];
+  const pitch = hemMm / Math.max(1, folds);
+  if (folds > 0 && foldMm * 2 > pitch)
+    found.push({
+      field: "foldMm",
+      message: `${folds} folds on ${hemMm} mm lie ${pitch.toFixed(1)} mm apart; they can be ${(pitch / 2).toFixed(1)} mm deep at most.`,
+    });
+  found.push(
+    ...roomProblem(
+      "foldMm",
+      folds > 0 ? foldMm : 0,
+      0.3 * lengthMm,
+      `A cloak ${lengthMm} mm long falls in folds of three tenths of that; one`,
+    ),
+  );
+  return found;
+}
+
+function problems(values: Values): Problem[] {
+  const found = sizeProblems(params, values);
+  if (found.length > 0) return found;
+  const { hemMm, neckMm, lengthMm, torn } = values;
+  if (neckMm > hemMm)
+    found.push({
+      field: "neckMm",
+      message: `The neck cannot be longer than the hem of ${hemMm} mm; a piece that widens upwards is a skirt.`,
+    });
+  if ((hemMm - neckMm) / lengthMm > MOST_FAN)
+    found.push({
+      field: "hemMm",
+      message: `A cloak ${lengthMm} mm long with a neck of ${neckMm} mm has a hem of ${(neckMm + MOST_FAN * lengthMm).toFixed(0)} mm at most, or its cut would overlap itself.`,
+    });
+  found.push(...foldProblems(values));
+  found.push(
+    ...roomProblem("yokeMm", values.yokeMm, 0.6 * lengthMm, `On ${lengthMm} mm from neck to hem a yoke`),
+    ...roomProblem(
+      "borderMm",
+      values.borderMm,
+      0.25 * lengthMm,
+      `On ${lengthMm} mm from neck to hem a sewn hem`,
+    ),
+  );
+  if (torn > lengthMm * 0.6)
+    found.push({
+      field: "torn",
+      message: `Rents can run up ${(lengthMm * 0.6).toFixed(1)} mm of a cloak ${lengthMm} mm long at most.`,
+    });
+  return found;
+}
+
 /** A draped cloak or cape, cut as part of a ring: gathered at the neck, folds that deepen and widen towards the hem. */
 export const cloak = defineForm({
   id: "cloak",
@@ -188,52 +240,9 @@ export const cloak = defineForm({
   about: "A draped sheet with folds that fan out from the neck; its hem whole or torn.",
   params,
   added: { tight: 0, wrinkles: 0, borderMm: 0, yokeMm: 0 },
-  problems(values) {
-    const found = sizeProblems(params, values);
-    if (found.length > 0) return found;
-    const { hemMm, neckMm, lengthMm, folds, foldMm, torn } = values;
-    if (neckMm > hemMm)
-      found.push({
-        field: "neckMm",
-        message: `The neck cannot be longer than the hem of ${hemMm} mm; a piece that widens upwards is a skirt.`,
-      });
-    if ((hemMm - neckMm) / lengthMm > MOST_FAN)
-      found.push({
-        field: "hemMm",
-        message: `A cloak ${lengthMm} mm long with a neck of ${neckMm} mm has a hem of ${(neckMm + MOST_FAN * lengthMm).toFixed(0)} mm at most, or its cut would overlap itself.`,
-      });
-    const pitch = hemMm / Math.max(1, folds);
-    if (folds > 0 && foldMm * 2 > pitch)
-      found.push({
-        field: "foldMm",
-        message: `${folds} folds on ${hemMm} mm lie ${pitch.toFixed(1)} mm apart; they can be ${(pitch / 2).toFixed(1)} mm deep at most.`,
-      });
-    found.push(
-      ...roomProblem(
-        "foldMm",
-        folds > 0 ? foldMm : 0,
-        0.3 * lengthMm,
-        `A cloak ${lengthMm} mm long falls in folds of three tenths of that; one`,
-      ),
-    );
-    found.push(
-      ...roomProblem("yokeMm", values.yokeMm, 0.6 * lengthMm, `On ${lengthMm} mm from neck to hem a yoke`),
-      ...roomProblem(
-        "borderMm",
-        values.borderMm,
-        0.25 * lengthMm,
-        `On ${lengthMm} mm from neck to hem a sewn hem`,
-      ),
-    );
-    if (torn > lengthMm * 0.6)
-      found.push({
-        field: "torn",
-        message: `Rents can run up ${(lengthMm * 0.6).toFixed(1)} mm of a cloak ${lengthMm} mm long at most.`,
-      });
-    return found;
-  },
+  problems,
   build(values, seed) {
-    const wrong = cloak.problems(values);
+    const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     return build(values, seed);
   },

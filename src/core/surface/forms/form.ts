@@ -51,6 +51,13 @@ export interface SurfaceForm {
   relief(place: Place): number;
 }
 
+/** A point of the plain form moved out along its normal, mm. */
+export const raised = ([x, y, z]: SpacePoint, [nx, ny, nz]: SpacePoint, upMm: number): SpacePoint => [
+  x + upMm * nx,
+  y + upMm * ny,
+  z + upMm * nz,
+];
+
 /** One kind of panel that can be chosen in the brief. */
 export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly id: string;

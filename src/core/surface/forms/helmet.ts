@@ -30,18 +30,18 @@ const params = {
     default: 3,
     about: "Length of the part that hangs below it: visor, cheeks and neck. 0 for an open cap.",
   },
-  rimMm: {
-    label: "Round the rim",
-    unit: "mm",
-    range: [4, 250],
-    step: 0.5,
-    default: 28,
-    about: "The strip once round the lowest edge.",
+  flareDeg: {
+    label: "Slope of the lower part",
+    unit: "°",
+    range: [-30, 60],
+    step: 1,
+    default: 13,
+    about: "How far it leans out from straight down, held beside a set square; below 0 it leans in.",
   },
   crestMm: {
     label: "Height of the crest",
     unit: "mm",
-    range: [0, 3],
+    range: [0, 1.5],
     step: 0.05,
     default: 0.35,
     about: "Of the ridge that runs from front to back over the crown; 0 for none.",
@@ -49,7 +49,7 @@ const params = {
   bandMm: {
     label: "Band at the brow stands out",
     unit: "mm",
-    range: [0, 1],
+    range: [0, 0.6],
     step: 0.02,
     default: 0.16,
     about: "How far the collar round the brow stands off the shell, with a pin.",
@@ -82,19 +82,26 @@ const params = {
 
 type Values = { readonly [K in keyof typeof params]: number };
 
+/** The lower part narrows to this share of the brow at most. */
+const LEAST_RADIUS = 0.4;
 const TO_RAD = Math.PI / 180;
 /** Width of the band, how wide and deep the gap below it is, radius and height of a rivet, height of the rim's lip, mm. */
 const [BAND_MM, GAP_MM, GAP_DEEP_MM] = [0.9, 0.1, 0.22] as const;
 const [RIVET_MM, RIVET_UP_MM, LIP_MM] = [0.21, 0.14, 0.1] as const;
+/** Rivets lie no closer than this, mm; many of them are smaller. */
+const LEAST_RIVET_MM = 0.25;
 /** Half the width of the crest, mm; bevel of a slit, mm, and its depth. */
 const [CREST_HALF_MM, BEVEL_MM, SLIT_DEEP_MM] = [0.42, 0.08, 0.4] as const;
 /** Slits leave as much metal between them as they take, and stand in this part of the turn, degrees. */
 const SLITTED_DEG = 150;
 
+/** A dome that bulges over its brow goes on no farther round its ball than this, radians. */
+const MOST_ANGLE = 0.8 * Math.PI;
+
 /** Polar angle of the brow of a cap of a sphere with this girth and way over the crown; sin θ / θ = r / s. */
 function browAngle(roundMm: number, domeMm: number): number {
   const ratio = roundMm / (2 * Math.PI) / domeMm;
-  let [low, high] = [1e-3, Math.PI / 2];
+  let [low, high] = [1e-3, MOST_ANGLE];
   for (let turn = 0; turn < 50; turn++) {
     const middle = (low + high) / 2;
     if (Math.sin(middle) / middle > ratio) low = middle;
@@ -104,13 +111,15 @@ function browAngle(roundMm: number, domeMm: number): number {
 }
 
 /** Radius at a way from the crown: a cap of a sphere, then a cone. */
-function outlineOf({ roundMm, domeMm, skirtMm, rimMm }: Values) {
+function outlineOf({ roundMm, domeMm, flareDeg }: Values) {
   const angle = browAngle(roundMm, domeMm);
   const sphere = domeMm / angle;
   const brow = sphere * Math.sin(angle);
-  const flare = skirtMm > 0 ? (rimMm / (2 * Math.PI) - brow) / skirtMm : 0;
+  const flare = Math.sin(flareDeg * TO_RAD);
   return (wayMm: number): number =>
-    wayMm <= domeMm ? sphere * Math.sin(wayMm / sphere) : brow + flare * (wayMm - domeMm);
+    wayMm <= domeMm
+      ? sphere * Math.sin(wayMm / sphere)
+      : Math.max(LEAST_RADIUS * brow, brow + flare * (wayMm - domeMm));
 }
 
 /** Inside of a box with rounded corners: below 0 inside, mm. */
@@ -140,6 +149,7 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
   const hammered = roundNoise(seed, Math.max(4, Math.round(roundMm / 2.6)), 2.2);
   const slits = slitsOf(values);
   const browMm = roundMm / (2 * Math.PI);
+  const rivetMm = Math.min(RIVET_MM, (0.42 * roundMm) / Math.max(1, rivets));
   return (place) => {
     const way = over - place.heightMm;
     const below = way - domeMm;
@@ -156,8 +166,8 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
     }
     if (rivets > 0) {
       const at = ((((place.turnDeg * rivets) / 360) % 1) + 1) % 1;
-      const away = Math.hypot(((at - 0.5) / rivets) * 2 * Math.PI * browMm, below + 0.1) / RIVET_MM;
-      if (away < 1) height += RIVET_UP_MM * Math.sqrt(1 - away * away);
+      const away = Math.hypot(((at - 0.5) / rivets) * 2 * Math.PI * browMm, below + 0.1) / rivetMm;
+      if (away < 1) height += (RIVET_UP_MM * rivetMm * Math.sqrt(1 - away * away)) / RIVET_MM;
     }
     if (skirtMm === 0) return height;
     const gap = (below - BAND_MM / 2 - 0.02) / GAP_MM;
@@ -170,33 +180,31 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
 function problems(values: Values): Problem[] {
   const found = sizeProblems(params, values);
   if (found.length > 0) return found;
-  const { roundMm, domeMm, skirtMm, rimMm, crestMm, bandMm, rivets, slits, slitMm } = values;
+  const { roundMm, domeMm, skirtMm, flareDeg, crestMm, bandMm, rivets, slits, slitMm } = values;
   const radius = roundMm / (2 * Math.PI);
-  const [least, most] = [1.02 * radius, (Math.PI / 2) * radius];
+  const [least, most] = [1.02 * radius, (MOST_ANGLE / Math.sin(MOST_ANGLE)) * 0.98 * radius];
   if (domeMm < least || domeMm > most)
     found.push({
       field: "domeMm",
       message: `Over a brow of ${roundMm} mm the way to the crown is ${formatNumber(least, 1)} to ${formatNumber(most, 1)} mm, got ${domeMm}.`,
     });
-  const flare = Math.abs(rimMm / (2 * Math.PI) - radius);
-  if (skirtMm > 0 && flare > 0.9 * skirtMm)
+  const narrowest = radius + Math.min(0, Math.sin(flareDeg * TO_RAD)) * skirtMm;
+  if (narrowest < LEAST_RADIUS * radius)
     found.push({
-      field: "rimMm",
-      message: `Below the brow ${skirtMm} mm are left; the rim can be ${formatNumber(Math.max(0, 2 * Math.PI * (radius - 0.9 * skirtMm)), 1)} to ${formatNumber(2 * Math.PI * (radius + 0.9 * skirtMm), 1)} mm round, got ${rimMm}.`,
+      field: "flareDeg",
+      message: `Leaning in by ${-flareDeg}° over ${skirtMm} mm the rim would be ${formatNumber(Math.max(0, narrowest * 2 * Math.PI), 1)} mm round; it must be ${formatNumber(LEAST_RADIUS * roundMm, 1)} mm at least.`,
     });
   const arc = (roundMm * SLITTED_DEG) / 360;
+  const ball = `On a radius of ${formatNumber(radius, 1)} mm`;
   return [
     ...found,
-    ...roomProblem("crestMm", crestMm, 0.3 * radius, `On a radius of ${formatNumber(radius, 1)} mm a crest`),
-    ...roomProblem("bandMm", bandMm, 0.15 * radius, `On a radius of ${formatNumber(radius, 1)} mm a band`),
-    ...countProblem("rivets", rivets, roundMm, 2.2 * RIVET_MM, "rivets"),
-    ...(slits > 0 && skirtMm < 1.2
-      ? [{ field: "slits", message: `Slits need 1.2 mm below the brow; here are ${skirtMm} mm.` }]
-      : []),
+    ...roomProblem("crestMm", crestMm, 0.5 * radius, `${ball} a crest`),
+    ...roomProblem("bandMm", bandMm, 0.25 * radius, `${ball} a band`),
+    ...countProblem("rivets", rivets, roundMm, LEAST_RIVET_MM, "rivets"),
     ...roomProblem(
       "slitMm",
-      slits > 0 ? slitMm : 0,
-      (0.6 * arc) / Math.max(1, slits),
+      slits > 0 && skirtMm > 0 ? slitMm : 0,
+      (0.75 * arc) / Math.max(1, slits),
       `${slits} slits on ${formatNumber(arc, 1)} mm in front: one`,
     ),
   ];

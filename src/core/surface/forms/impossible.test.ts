@@ -37,7 +37,7 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["horn", { lengthMm: 3, rootMm: 2, tipMm: 4 }, "tipMm"],
   ["sleeve", { lengthMm: 4, cuffMm: 2, turnedMm: 3 }, "cuffMm"],
   ["trunk", { lengthMm: 4, lowerMm: 6, middleMm: 60 }, "middleMm"],
-  ["helmet", { roundMm: 24, domeMm: 12 }, "domeMm"],
+  ["helmet", { roundMm: 24, domeMm: 30 }, "domeMm"],
   ["helmet", { slits: 20, slitMm: 1 }, "slitMm"],
   ["cloak", { lengthMm: 4, hemMm: 30, neckMm: 11, folds: 2, foldMm: 6 }, "foldMm"],
 ];

@@ -132,7 +132,7 @@ describe("a helmet", () => {
     roundMm: 26,
     domeMm: 5.8,
     skirtMm: 4,
-    rimMm: 30,
+    flareDeg: 9,
     slits: 5,
     slitMm: 0.8,
     rivets: 12,
@@ -172,8 +172,9 @@ describe("a helmet", () => {
     };
     expect(round(4)).toBeGreaterThan(25.7);
     expect(round(4)).toBeLessThan(26.4);
-    expect(round(0.01)).toBeGreaterThan(29.6);
-    expect(round(0.01)).toBeLessThan(30.9);
+    // Leaning out by 9° over 4 mm.
+    const rim = 26 + 2 * Math.PI * 4 * Math.sin((9 * Math.PI) / 180);
+    expect(Math.abs(round(0.01) - rim)).toBeLessThan(0.9);
   });
 });
 

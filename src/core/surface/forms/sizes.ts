@@ -50,3 +50,38 @@ export function countProblem(
     },
   ];
 }
+
+/** A way round that changes faster along a piece than its shell can follow, mm for each mm. */
+const STEEPEST = 2 * Math.PI * 0.85;
+
+/**
+ * A turned piece that would taper too fast between two measured ways round, or bend so far that its inner side folds.
+ * @param girths heights and ways round that were measured, rising
+ * @param fields which sizes are to blame
+ */
+export function turnedProblems(
+  girths: readonly (readonly [heightMm: number, roundMm: number])[],
+  bendDeg: number,
+  fields: { readonly girth: string; readonly what: string },
+): Problem[] {
+  const found: Problem[] = [];
+  const lengthMm = girths.at(-1)![0];
+  const steepest = Math.max(
+    ...girths
+      .slice(1)
+      .map(([height, round], at) => Math.abs(round - girths[at]![1]) / (height - girths[at]![0])),
+  );
+  if (steepest > STEEPEST)
+    found.push({
+      field: fields.girth,
+      message: `The way round changes by ${formatNumber(steepest, 1)} mm for each mm along it; ${fields.what} changes by ${formatNumber(STEEPEST, 1)} mm at most.`,
+    });
+  const round = Math.max(...girths.map(([, mm]) => mm));
+  const most = (0.8 * lengthMm * 360) / round;
+  if (bendDeg > most)
+    found.push({
+      field: "bendDeg",
+      message: `${fields.what[0]!.toUpperCase()}${fields.what.slice(1)} ${formatNumber(lengthMm, 1)} mm long and ${formatNumber(round, 1)} mm round can bend by ${formatNumber(most, 0)}° at most.`,
+    });
+  return found;
+}

@@ -3,7 +3,7 @@ import { hash01 } from "../../random";
 import { formatNumber, smoothstep } from "../../units";
 import { defineForm, type Place } from "./form";
 import { seamRelief } from "./seams";
-import { roomProblem, sizeProblems } from "./sizes";
+import { roomProblem, sizeProblems, turnedProblems } from "./sizes";
 import { buildTurned, girths, roundNoise } from "./turned";
 
 const params = {
@@ -58,7 +58,7 @@ const params = {
   creaseMm: {
     label: "Depth of a crease",
     unit: "mm",
-    range: [0, 2],
+    range: [0, 1.2],
     step: 0.05,
     default: 0.35,
     about: "From the swelling into the crease, with a pin.",
@@ -66,7 +66,7 @@ const params = {
   bendDeg: {
     label: "Bend at the joint",
     unit: "°",
-    range: [0, 120],
+    range: [0, 90],
     step: 5,
     default: 20,
     about: "How far the limb is bent; 0 for a straight one.",
@@ -90,7 +90,7 @@ const params = {
   proudMm: {
     label: "Cuff stands out",
     unit: "mm",
-    range: [0, 1.5],
+    range: [0, 0.8],
     step: 0.02,
     default: 0.2,
     about: "How far cuff and turned-over part stand off the cloth, with a pin.",
@@ -174,37 +174,26 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
   };
 }
 
+const girthsOf = ({ hemMm, jointMm, topMm, lengthMm, jointAt }: Values) =>
+  [
+    [0, hemMm],
+    [(jointAt / 100) * lengthMm, jointMm],
+    [lengthMm, topMm],
+  ] as const;
+
 function problems(values: Values): Problem[] {
   const found = sizeProblems(params, values);
   if (found.length > 0) return found;
-  const { topMm, jointMm, hemMm, lengthMm, jointAt, creases, creaseMm, bendDeg, cuffMm, turnedMm, proudMm } =
-    values;
+  const { topMm, jointMm, hemMm, lengthMm, creases, creaseMm, bendDeg, cuffMm, turnedMm, proudMm } = values;
   const thin = Math.min(topMm, jointMm, hemMm) / (2 * Math.PI);
-  const joint = (jointAt / 100) * lengthMm;
-  const steepest = Math.max(
-    Math.abs(jointMm - hemMm) / joint,
-    Math.abs(topMm - jointMm) / (lengthMm - joint),
-  );
-  if (steepest > 2 * Math.PI * 0.6)
-    found.push({
-      field: "jointMm",
-      message: `The way round changes by ${formatNumber(steepest, 1)} mm for each mm along it; cloth on a limb changes by ${formatNumber(2 * Math.PI * 0.6, 1)} mm at most.`,
-    });
-  const wide = Math.max(topMm, jointMm, hemMm) / (2 * Math.PI);
-  const most = (0.8 * lengthMm) / wide / (Math.PI / 180);
-  if (bendDeg > most)
-    found.push({
-      field: "bendDeg",
-      message: `A piece ${lengthMm} mm long and ${formatNumber(wide * 2 * Math.PI, 1)} mm round can bend by ${formatNumber(most, 0)}° at most.`,
-    });
-  const proud = cuffMm + turnedMm > 0 ? proudMm : 0;
+  const limb = `a limb ${formatNumber(thin, 2)} mm in radius`;
   return [
-    ...found,
+    ...turnedProblems(girthsOf(values), bendDeg, { girth: "jointMm", what: "a sleeve" }),
     ...roomProblem(
       "creaseMm",
       creases > 0 ? creaseMm : 0,
       Math.min(DEEPEST * thin, (0.62 * lengthMm) / (creases + 1)),
-      `${creases} creases on a limb ${formatNumber(thin, 2)} mm in radius and ${lengthMm} mm long: one`,
+      `${creases} creases on ${limb} and ${lengthMm} mm long: one`,
     ),
     ...roomProblem(
       "cuffMm",
@@ -214,9 +203,9 @@ function problems(values: Values): Problem[] {
     ),
     ...roomProblem(
       "proudMm",
-      proud,
+      cuffMm + turnedMm > 0 ? proudMm : 0,
       DEEPEST * thin,
-      `On a limb ${formatNumber(thin, 2)} mm in radius a cuff stands out by half of that; it`,
+      `On ${limb} a cuff stands out by half of that; it`,
     ),
   ];
 }
@@ -232,15 +221,11 @@ export const sleeve = defineForm({
   build(values, seed) {
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { lengthMm, hemMm, jointMm, topMm, jointAt, bendDeg } = values;
+    const { lengthMm, bendDeg } = values;
     return buildTurned({
       id: "sleeve",
       lengthMm,
-      roundAt: girths([
-        [0, hemMm],
-        [(jointAt / 100) * lengthMm, jointMm],
-        [lengthMm, topMm],
-      ]),
+      roundAt: girths(girthsOf(values)),
       relief: reliefOf(values, seed),
       bendDeg,
     });

@@ -2,7 +2,7 @@ import { InputError, type Problem } from "../../errors";
 import { hash01 } from "../../random";
 import { formatNumber, modulo, smoothstep } from "../../units";
 import { defineForm, type Place } from "./form";
-import { countProblem, roomProblem, sizeProblems } from "./sizes";
+import { countProblem, roomProblem, sizeProblems, turnedProblems } from "./sizes";
 import { buildTurned, girths, roundNoise } from "./turned";
 
 const params = {
@@ -49,7 +49,7 @@ const params = {
   bendDeg: {
     label: "Bend",
     unit: "°",
-    range: [0, 200],
+    range: [0, 120],
     step: 5,
     default: 0,
     about: "How far it bends to one side from end to end, as a tail does.",
@@ -65,7 +65,7 @@ const params = {
   muscleMm: {
     label: "Height of a muscle",
     unit: "mm",
-    range: [0, 4],
+    range: [0, 1.5],
     step: 0.05,
     default: 0.3,
     about: "How far it swells above what lies between, with a pin.",
@@ -73,7 +73,7 @@ const params = {
   spineMm: {
     label: "Depth of the middle line",
     unit: "mm",
-    range: [0, 3],
+    range: [0, 1],
     step: 0.05,
     default: 0.25,
     about: "Of the groove along the breast and along the back.",
@@ -84,7 +84,7 @@ type Values = { readonly [K in keyof typeof params]: number };
 
 /** Muscles are no smaller than this along the body, mm, and take no more of its radius. */
 const LEAST_MUSCLE_MM = 0.5;
-const DEEPEST = 0.35;
+const DEEPEST = 0.5;
 /** How far a muscle reaches to the side from the middle line, degrees. */
 const MUSCLE_DEG = 62;
 
@@ -150,31 +150,21 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
   };
 }
 
+const girthsOf = ({ lowerMm, middleMm, upperMm, lengthMm, middleAt }: Values) =>
+  [
+    [0, lowerMm],
+    [(middleAt / 100) * lengthMm, middleMm],
+    [lengthMm, upperMm],
+  ] as const;
+
 function problems(values: Values): Problem[] {
   const found = sizeProblems(params, values);
   if (found.length > 0) return found;
-  const { lowerMm, middleMm, upperMm, lengthMm, middleAt, bendDeg, muscles, muscleMm, spineMm } = values;
-  const middle = (middleAt / 100) * lengthMm;
+  const { lowerMm, middleMm, upperMm, lengthMm, bendDeg, muscles, muscleMm, spineMm } = values;
   const thin = Math.min(lowerMm, middleMm, upperMm) / (2 * Math.PI);
-  const steepest = Math.max(
-    Math.abs(middleMm - lowerMm) / middle,
-    Math.abs(upperMm - middleMm) / (lengthMm - middle),
-  );
-  if (steepest > 2 * Math.PI * 0.6)
-    found.push({
-      field: "middleMm",
-      message: `The way round changes by ${formatNumber(steepest, 1)} mm for each mm along it; a body changes by ${formatNumber(2 * Math.PI * 0.6, 1)} mm at most.`,
-    });
-  const wide = Math.max(lowerMm, middleMm, upperMm) / (2 * Math.PI);
-  const most = (0.8 * lengthMm) / wide / (Math.PI / 180);
-  if (bendDeg > most)
-    found.push({
-      field: "bendDeg",
-      message: `A body ${lengthMm} mm long and ${formatNumber(wide * 2 * Math.PI, 1)} mm round can bend by ${formatNumber(most, 0)}° at most.`,
-    });
   const radius = `On a body ${formatNumber(thin, 2)} mm in radius`;
   return [
-    ...found,
+    ...turnedProblems(girthsOf(values), bendDeg, { girth: "middleMm", what: "a body" }),
     ...countProblem("muscles", muscles, lengthMm, LEAST_MUSCLE_MM, "pairs of muscles"),
     ...roomProblem("muscleMm", muscles > 0 ? muscleMm : 0, DEEPEST * thin, `${radius} a muscle`),
     ...roomProblem("spineMm", spineMm, DEEPEST * thin, `${radius} a middle line`),
@@ -192,15 +182,11 @@ export const trunk = defineForm({
   build(values, seed) {
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { lengthMm, lowerMm, middleMm, upperMm, middleAt, bendDeg } = values;
+    const { lengthMm, bendDeg } = values;
     return buildTurned({
       id: "trunk",
       lengthMm,
-      roundAt: girths([
-        [0, lowerMm],
-        [(middleAt / 100) * lengthMm, middleMm],
-        [lengthMm, upperMm],
-      ]),
+      roundAt: girths(girthsOf(values)),
       relief: reliefOf(values, seed),
       bendDeg,
     });

@@ -1,6 +1,6 @@
 import { hash01 } from "../../random";
 import { modulo } from "../../units";
-import type { FlatPoint, Place, SpacePoint, SurfaceForm } from "./form";
+import { raised, type Place, type SpacePoint, type SurfaceForm } from "./form";
 
 interface TurnedOptions {
   readonly id: string;
@@ -67,6 +67,33 @@ function distortionOf(lengthMm: number, profile: ReturnType<typeof profileOf>, b
   return most;
 }
 
+/** How a turned form lies in space, without its relief. @param bend of its middle line, radians a mm */
+function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: number) {
+  const facing = ({ turnDeg, heightMm }: Place): SpacePoint => {
+    const [turn, lean] = [(turnDeg - 180) * TO_RAD, profile.lean(heightMm)];
+    const level = Math.sqrt(1 - lean * lean);
+    const bent = bend * profile.middle(heightMm);
+    const [right, up] = [Math.sin(turn) * level, -lean];
+    return [
+      right * Math.cos(bent) + up * Math.sin(bent),
+      up * Math.cos(bent) - right * Math.sin(bent),
+      Math.cos(turn) * level,
+    ];
+  };
+  const plain = ({ turnDeg, heightMm }: Place): SpacePoint => {
+    const [turn, radius] = [(turnDeg - 180) * TO_RAD, profile.radius(heightMm)];
+    // What lies beyond an end goes on straight.
+    const beyond = heightMm - Math.min(lengthMm, Math.max(0, heightMm));
+    const middle = profile.middle(heightMm) + beyond;
+    const bent = bend * middle;
+    const straight = Math.abs(bend) < 1e-9;
+    const [x, y] = straight ? [0, middle] : [(1 - Math.cos(bent)) / bend, Math.sin(bent) / bend];
+    const aside = radius * Math.sin(turn);
+    return [x + aside * Math.cos(bent), y - aside * Math.sin(bent), radius * Math.cos(turn)];
+  };
+  return { facing, plain };
+}
+
 /**
  * A closed form turned round a middle line that may bend: sleeve, horn, trunk. Laid flat row by row, each as long as the
  * way round there and with its middle on one line (the sinusoidal projection, Sanson 1650): areas and ways round are true
@@ -76,22 +103,8 @@ export function buildTurned(options: TurnedOptions): SurfaceForm {
   const { id, lengthMm, relief, seamsDeg = [0] } = options;
   const profile = profileOf(lengthMm, options.roundAt);
   const bend = ((options.bendDeg ?? 0) * TO_RAD) / profile.middleMm;
+  const { facing, plain } = spaceOf(lengthMm, profile, bend);
   const lengthAt = (heightMm: number) => 2 * Math.PI * profile.radius(heightMm);
-  const flatten = ({ turnDeg, heightMm }: Place): FlatPoint => [
-    (turnDeg / 360 - 0.5) * lengthAt(heightMm),
-    -heightMm,
-  ];
-  const facing = ({ turnDeg, heightMm }: Place): SpacePoint => {
-    const [turn, lean] = [(turnDeg - 180) * TO_RAD, profile.lean(heightMm)];
-    const [aside, ahead, level] = [Math.sin(turn), Math.cos(turn), Math.sqrt(1 - lean * lean)];
-    const bent = bend * profile.middle(heightMm);
-    const [right, up] = [aside * level, -lean];
-    return [
-      right * Math.cos(bent) + up * Math.sin(bent),
-      up * Math.cos(bent) - right * Math.sin(bent),
-      ahead * level,
-    ];
-  };
   const widest = Math.max(...Array.from({ length: STEPS + 1 }, (_, at) => lengthAt((at / STEPS) * lengthMm)));
   return {
     id,
@@ -105,26 +118,9 @@ export function buildTurned(options: TurnedOptions): SurfaceForm {
     apexMm: Infinity,
     flatPerTurn: 0,
     distortion: distortionOf(lengthMm, profile, bend),
-    flatten,
+    flatten: ({ turnDeg, heightMm }) => [(turnDeg / 360 - 0.5) * lengthAt(heightMm), -heightMm],
     place: ([x, y]) => ({ turnDeg: (x / lengthAt(-y) + 0.5) * 360, heightMm: -y }),
-    inSpace: (at) => {
-      const turn = (at.turnDeg - 180) * TO_RAD;
-      const radius = profile.radius(at.heightMm);
-      // What lies beyond an end goes on straight.
-      const beyond = at.heightMm - Math.min(lengthMm, Math.max(0, at.heightMm));
-      const middle = profile.middle(at.heightMm) + beyond;
-      const bent = bend * middle;
-      const [x, y] =
-        Math.abs(bend) < 1e-9 ? [0, middle] : [(1 - Math.cos(bent)) / bend, Math.sin(bent) / bend];
-      const aside = radius * Math.sin(turn);
-      const [outX, outY, outZ] = facing(at);
-      const up = relief(at);
-      return [
-        x + aside * Math.cos(bent) + up * outX,
-        y - aside * Math.sin(bent) + up * outY,
-        radius * Math.cos(turn) + up * outZ,
-      ];
-    },
+    inSpace: (at) => raised(plain(at), facing(at), relief(at)),
     facing,
     relief,
   };

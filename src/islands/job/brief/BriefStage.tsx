@@ -15,6 +15,7 @@ import { useView } from "../viewStore";
 import { BandDrawing } from "./BandDrawing";
 import { FigureForm } from "./FigureForm";
 import { PartOf } from "./FigureSwitch";
+import { FormPicture } from "./FormPicture";
 import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
 import { SheetDrawing } from "./SheetDrawing";
@@ -71,7 +72,8 @@ function SurfaceList({ chosen }: { readonly chosen: Surface | null }) {
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {formIds.map((id) => (
-          <MenuItem key={id} onClick={() => add(id)}>
+          <MenuItem key={id} onClick={() => add(id)} sx={{ gap: 1.5 }}>
+            <FormPicture id={id} heightPx={48} widthPx={84} />
             <Box>
               {forms[id].label}
               <Typography variant="caption" component="div">
@@ -184,7 +186,7 @@ export function BriefStage() {
         )}
         <Box sx={{ flex: 1, minHeight: 0 }}>
           {drawn && surface && drawn.id !== "cone-band" ? (
-            <SheetDrawing form={drawn} active={active} />
+            <SheetDrawing surfaceId={surface.id} form={drawn} active={active} />
           ) : drawn && surface ? (
             <BandDrawing
               form={drawn}

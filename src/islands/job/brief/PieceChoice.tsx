@@ -3,6 +3,7 @@ import { pieceName, withNewPiece } from "../../../core/newJob";
 import { formIds, forms, type FormId } from "../../../core/surface/forms";
 import { useEdit, useJobStore } from "../jobStore";
 import { useView } from "../viewStore";
+import { FormPicture } from "./FormPicture";
 import { useBriefFigure } from "./FigureSwitch";
 
 /** Adds a piece to the figure in the brief and opens it. */
@@ -60,7 +61,8 @@ export function PieceChoice() {
               "&:hover": { borderColor: "primary.main" },
             }}
           >
-            <Typography component="span" sx={{ fontWeight: 500 }}>
+            <FormPicture id={id} heightPx={92} />
+            <Typography component="span" sx={{ fontWeight: 500, mt: 1 }}>
               {pieceName(id)}
             </Typography>
             <Typography component="span" variant="caption">

@@ -5,6 +5,7 @@ import { fieldsOf } from "../../../core/surface/fields";
 import { buildGrid } from "../../../core/surface/grid";
 import { formatNumber } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
+import { BareStill } from "./BareStill";
 
 const mm = (value: number) => `${formatNumber(value, 1)}\u202fmm`;
 const CELLS = 24_000;
@@ -24,25 +25,29 @@ function useRelief(form: SurfaceForm) {
   }, [form]);
 }
 
-/** A rectangular piece unrolled, with its sizes; the relief as the lamp shows it. */
-export function SheetDrawing({
-  form,
-  active,
-}: {
+interface Props {
+  readonly surfaceId: string;
   readonly form: SurfaceForm;
+  /** The size whose field has the focus. */
   readonly active: string | null;
-}) {
+}
+
+/** A piece as it stands, and unrolled with its sizes; the relief as the lamp shows it. */
+export function SheetDrawing({ surfaceId, form, active }: Props) {
   const { palette } = useTheme();
   const picture = useRelief(form);
   const { minX, maxX, minY, maxY } = form.bounds;
   const [length, width] = [maxX - minX, maxY - minY];
-  const isLength = active === "lengthMm" ? form.id !== "limb" : active === "roundMm";
-  const isWidth = active === "widthMm" || (form.id === "limb" && active === "lengthMm");
+  // What is measured round a limb lies across the drawing, its length up and down.
+  const upright = form.closed;
+  const isLength = active === "lengthMm" ? !upright : active === "roundMm";
+  const isWidth = active === "widthMm" || (upright && active === "lengthMm");
   return (
     <Box sx={{ height: "100%", p: 3, display: "flex", flexDirection: "column", gap: 1, minHeight: 0 }}>
+      <BareStill surfaceId={surfaceId} />
       <Typography variant="body2">
         Unrolled: {formatNumber(form.areaMm2, 0)}&#8239;mm²
-        {form.closed ? ", both ends meet round the limb" : ""}
+        {form.round ? ", its front below" : form.closed ? ", both ends meet behind" : ""}
       </Typography>
       <Box
         sx={{
@@ -53,7 +58,7 @@ export function SheetDrawing({
           alignContent: "center",
           columnGap: 1.5,
           rowGap: 1,
-          maxWidth: Math.min(760, Math.max(240, (length / width) * 420)),
+          maxWidth: Math.min(760, Math.max(160, (length / width) * 240)),
           mx: "auto",
           width: "100%",
         }}
