@@ -1,5 +1,6 @@
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
+import { standPiece } from "../src/core/piece/standing";
 import { drawPiece } from "../src/core/piece/still";
 import { buildForm } from "../src/core/surface/forms/buildForm";
 import { createRandom } from "../src/core/random";
@@ -12,6 +13,7 @@ import { techniqueIds, techniques } from "../src/core/techniques";
 import { fieldsOf } from "../src/core/surface/fields";
 import { buildGrid } from "../src/core/surface/grid";
 import { demoShelf } from "../src/data/demo/shelf";
+import { formLines } from "./forms";
 import { megapixelSkirt } from "./jobs";
 import { middle, print, sideBySide, type Line } from "./measure";
 import { benchMixes } from "./mixes";
@@ -92,6 +94,7 @@ async function skirt(): Promise<Line[]> {
   const laid = (await simulator.lay(request, false, always))!;
   const view = { turnDeg: 0, tiltDeg: null, pxPerMm: 100, mostPx: 520 };
   const still = await middle(3, () => drawPiece(simulator.skin({ ...request, lit: true }, laid), view));
+  const standing = await middle(3, () => standPiece(simulator.skin({ ...request, lit: true }, laid)));
   return [
     {
       name: "Last coat changed, full picture",
@@ -102,6 +105,7 @@ async function skirt(): Promise<Line[]> {
     { name: "One coat changed, preview", ms: preview, budget: 100 },
     { name: "One coat changed, full picture", ms: full, budget: 500 },
     { name: "Still picture of it on its form, 520 pixels", ms: still, budget: 400 },
+    { name: "Made ready to be drawn in space by the page", ms: standing, budget: 400 },
   ];
 }
 
@@ -202,7 +206,7 @@ export async function benchCore(): Promise<void> {
     },
   ]);
   console.log("\nThe simulator");
-  for (const part of [skirt, layers, fieldCoats, patternLines]) {
+  for (const part of [skirt, layers, fieldCoats, formLines, patternLines]) {
     const pace = await takePace();
     print(await part(), pace);
   }
