@@ -11,5 +11,6 @@ export const specimenRequestField = (): Schema =>
     lit: boolean().strict().required(),
     map: string().strict().oneOf(["light", "wear"]).nullable(),
     mostCells: number().strict().integer().min(10_000).max(2_000_000),
+    veilCoatId: string().strict().nullable(),
     viewMm: number().strict().min(50).max(10000).nullable(),
   }).required();

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { demoJob, fine } from "./support";
+import { demoJob, fine, otherPixels, pixels, samePixels } from "./support";
 
 /** As in a browser without graphics: nothing can be asked for that draws in space. Runs in the page. */
 function withoutGraphics(): void {
@@ -118,4 +118,31 @@ test("where the browser cannot draw in space, still pictures show the piece from
   const turned = await shot();
   await page.getByRole("button", { name: "One coat back" }).click();
   await expect.poll(shot).not.toBe(turned);
+});
+
+test("the place of a coat lies over the picture while it is set, and as long as the switch is on", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`/job/${await demoJob(request)}/coats`);
+  await page.getByRole("combobox", { name: /^Surface: / }).click();
+  await page.getByRole("option", { name: "Shoulder strap", exact: true }).click();
+  await fine(page);
+  await page.getByRole("button", { name: /^Coat 2/ }).click();
+  await fine(page);
+  const bare = await pixels(page);
+  const place = page.getByRole("switch", { name: "Its place over the picture" });
+  await place.click();
+  const veiled = await otherPixels(page, bare);
+  await place.click();
+  await samePixels(page, bare);
+  // A control of the place is used: the veil comes by itself, and goes when the painter goes on to something else.
+  await page.getByRole("group", { name: "Zones" }).getByRole("checkbox").first().focus();
+  await samePixels(page, veiled);
+  await page.getByRole("group", { name: "Zones" }).getByRole("checkbox").first().press("Space");
+  await otherPixels(page, veiled);
+  await page.getByRole("group", { name: "Zones" }).getByRole("checkbox").first().press("Space");
+  await samePixels(page, veiled);
+  await page.getByLabel("Passes").focus();
+  await samePixels(page, bare);
 });

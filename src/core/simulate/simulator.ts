@@ -11,6 +11,7 @@ import { FilmLayer, type LaidCoat } from "./filmLayer";
 import { raisedBy } from "./layCoat";
 import { seenFrom } from "./seenFrom";
 import type { PieceSkin } from "../piece/skin";
+import { goesOn, layVeil } from "./veil";
 import { finishOf, glossOf, layFinish, layShine, type SurfaceFinish } from "./surfaceFinish";
 
 /** Which surface is to be painted, up to which coat, and how it is looked at. */
@@ -23,6 +24,8 @@ export interface SpecimenRequest {
   readonly lit: boolean;
   /** Show a map instead of the paint: how much of the lamp's light each place gets, or how much it wears. */
   readonly map?: "light" | "wear" | null;
+  /** Lay the place of this coat over the picture as a veil; null or left out for none. */
+  readonly veilCoatId?: string | null;
   /** Most cells of the full picture; two million where left out. */
   readonly mostCells?: number;
   /** As the eye sees it from this far, mm; null or left out for every cell as it is. */
@@ -145,7 +148,7 @@ export class Simulator {
     const shade = heights && fieldsOf(grid).lightOn(heights);
     const { rgba, finish } = this.painted(request, laid, shown, shade, afterCoat);
     if (finish && heights) layShine(rgba, finish, heights, grid);
-    showAs(request, grid, rgba);
+    showAs(request, laid, rgba);
     return specimenOf(rgba, laid);
   }
 
@@ -153,7 +156,7 @@ export class Simulator {
   skin(request: SpecimenRequest, laid: LaidSurface): PieceSkin {
     const shown = shownOf(request, laid);
     const { rgba, finish } = this.painted(request, laid, shown, null);
-    showAs(request, laid.grid, rgba);
+    showAs(request, laid, rgba);
     return {
       grid: laid.grid,
       rgba,
@@ -185,10 +188,15 @@ const raisedOf = ({ grid }: LaidSurface, shown: readonly LaidCoat[]): Float32Arr
     shown.map((one) => one.film),
   );
 
-/** Lays a map over the paint where one is asked for, and runs it together as the eye does from afar. */
-function showAs(request: SpecimenRequest, grid: SurfaceGrid, rgba: Uint8ClampedArray): void {
+/** Lays a map or a veil over the paint where one is asked for, and runs it together as the eye does from afar. */
+function showAs(request: SpecimenRequest, laid: LaidSurface, rgba: Uint8ClampedArray): void {
+  const { grid } = laid;
   if (request.map === "light") showLight(grid, rgba);
   if (request.map === "wear") showWear(grid, rgba, request);
+  const surface = surfaceOf(request);
+  const veiled =
+    surface && request.veilCoatId ? goesOn(request.job, surface, laid, request.veilCoatId) : null;
+  if (veiled) layVeil(rgba, grid.inside, veiled);
   if (request.viewMm) seenFrom(rgba, grid.inside, grid, request.viewMm);
 }
 

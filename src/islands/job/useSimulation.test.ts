@@ -29,7 +29,14 @@ vi.mock("../../worker/client", () => ({
 const { askSpecimen, drawAgain, stopDrawing, useSimulation } = await import("./useSimulation");
 
 const job = ferrySergeant();
-const shown = { upTo: null, light: "colour", distanceMm: null, mostCells: 100_000, standing: false } as const;
+const shown = {
+  upTo: null,
+  light: "colour",
+  distanceMm: null,
+  mostCells: 100_000,
+  standing: false,
+  veilCoatId: null,
+} as const;
 const ask = (surfaceId = "coat-skirt") => {
   askSpecimen(job, demoShelf, surfaceId, shown);
   return worker.asked.at(-1)!;

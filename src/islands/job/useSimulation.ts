@@ -128,7 +128,7 @@ export function askPiece(view: PieceView, full: boolean, lit: boolean, hearing: 
 
 /** Asks the worker for the picture of a surface; it replaces the one asked for before. */
 export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
-  const { upTo, light, distanceMm, standing } = shown;
+  const { upTo, light, distanceMm, standing, veilCoatId } = shown;
   const request = {
     job,
     paints,
@@ -136,6 +136,7 @@ export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: strin
     upTo,
     lit: light === "lit",
     map: light === "light" || light === "wear" ? light : null,
+    veilCoatId,
     viewMm: distanceMm,
     mostCells: shown.mostCells,
   };
@@ -147,6 +148,8 @@ interface Shown {
   readonly light: LightShown;
   readonly distanceMm: number | null;
   readonly mostCells: number;
+  /** The coat whose place lies over the picture; null for none. */
+  readonly veilCoatId: string | null;
   readonly standing: boolean;
 }
 
@@ -170,14 +173,15 @@ export function useKeepSimulated(surfaceId: string | null): void {
   const light = useView((view) => (standing && view.light === "lit" ? "colour" : view.light));
   const distanceMm = useView((view) => view.distanceMm);
   const figure = useView((view) => view.figure);
+  const veilCoatId = useView((view) => (view.veil ? view.coatId : null));
   const mostCells = usePrefs((prefs) => MOST_CELLS[prefs.fineness]);
   useEffect(() => {
     const { job } = useJobStore.getState();
     if (job && surfaceId !== null && key !== "")
       askSpecimen(asFigure(job, paints, figure), paints, surfaceId, {
-        ...{ upTo, light, distanceMm, mostCells, standing },
+        ...{ upTo, light, distanceMm, mostCells, standing, veilCoatId },
       });
-  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, standing, figure]);
+  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, standing, veilCoatId, figure]);
 }
 
 let sectionAsked = 0;

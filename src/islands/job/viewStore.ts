@@ -27,6 +27,8 @@ interface ViewState {
   readonly shape: Shape;
   /** As large on the screen as on the figure. */
   readonly trueSize: boolean;
+  /** Where the chosen coat goes, as a veil over the picture. */
+  readonly veil: boolean;
   /** While held: the picture before the chosen coat. */
   readonly before: boolean;
   /** Drawing an outline for the chosen coat on the specimen. */
@@ -58,6 +60,7 @@ export const useView = create<ViewState>()(
       distanceMm: null,
       shape: usePrefs.getState().shape,
       trueSize: false,
+      veil: false,
       before: false,
       outlining: false,
       tab: "section",
@@ -74,7 +77,7 @@ export const useView = create<ViewState>()(
     {
       name: "crenna-view",
       storage: createJSONStorage(() => safely(() => sessionStorage)),
-      partialize: (state) => ({ ...state, before: false, outlining: false }),
+      partialize: (state) => ({ ...state, veil: false, before: false, outlining: false }),
     },
   ),
 );

@@ -16,6 +16,7 @@ import { MixSelect } from "../MixSelect";
 import { useBuilt } from "../useSurface";
 import { PlaceEditor } from "./PlaceEditor";
 import { placesFor } from "./places";
+import { VeilWhileSet } from "./VeilWhileSet";
 import { ZonePicker } from "./ZonePicker";
 
 /** Makes another coat of the one that is there when it is called; always the same function for one coat. */
@@ -234,7 +235,9 @@ export function CoatSettings({ coat, surface, change }: PartProps) {
     <Box sx={{ px: 2, display: "grid", gap: 1.5, pt: 1 }}>
       {own && <CoatName key={coat.id} name={coat.name} change={change} />}
       <MixField mixId={coat.mixId} techniqueId={coat.technique.id} change={change} />
-      {own && <Where coat={coat} surface={surface} change={change} />}
+      <VeilWhileSet key={coat.id}>
+        {own && <Where coat={coat} surface={surface} change={change} />}
+      </VeilWhileSet>
       {own && technique?.marksOn && <Marks coat={coat} surface={surface} change={change} />}
       <Thinning water={coat.water} passes={coat.passes} change={change} />
       {specs.map(([name, spec]) => (
