@@ -263,13 +263,8 @@ describe("single marks", () => {
 });
 
 describe("an airbrush and an edge line", () => {
-  const strap = buildGrid(
-    forms.strap.build(
-      { lengthMm: 14, widthMm: 4, thicknessMm: 0.8, strands: 1, bends: 0, stitchMm: 0, holes: 0 },
-      2,
-    ),
-    0.05,
-  );
+  const plain = { lengthMm: 14, widthMm: 4, thicknessMm: 0.8, strands: 1, bends: 0 };
+  const strap = buildGrid(forms.strap.build({ ...plain, stitchMm: 0, holes: 0 }, 2), 0.05);
   const side = (plane: Float32Array, wanted: (y: number) => boolean) => {
     let [sum, count] = [0, 0];
     plane.forEach((um, at) => {

@@ -27,6 +27,12 @@ const TROUSER_LEG = {
   ...{ creases: 4, creaseMm: 0.4, cuffMm: 0.8, turnedMm: 0, proudMm: 0.1 },
 } as const;
 
+/** A skirt of four pieces in narrow folds, hemmed. */
+const WATCH_SKIRT = {
+  ...{ waistMm: 30, hemMm: 46, slantMm: 10, gapDeg: 0, seams: 4 },
+  ...{ pleats: 7, pleatDepthMm: 0.6, tight: 40, borderMm: 0.5 },
+} as const;
+
 const bare = ({
   id,
   name,
@@ -246,17 +252,7 @@ export const ferryWatch = once((): Job => {
       },
       {
         ...{ id: "coat", name: "Coat skirt", form: "cone-band", seed: 51 },
-        sizes: {
-          waistMm: 30,
-          hemMm: 46,
-          slantMm: 10,
-          gapDeg: 0,
-          pleats: 7,
-          pleatDepthMm: 0.6,
-          seams: 4,
-          tight: 40,
-          borderMm: 0.5,
-        },
+        sizes: WATCH_SKIRT,
         set: from(1),
       },
     ]),
