@@ -13,9 +13,18 @@ function inTurn<T>(make: () => Promise<T>): Promise<T> {
   return made;
 }
 
-const requestOf = (job: Job, paints: readonly Paint[], surfaceId: string, viewMm: number | null = null) => ({
-  ...{ job, paints, surfaceId, upTo: null, lit: true, viewMm },
-});
+interface Looked {
+  readonly viewMm?: number | null;
+  /** After so many painted coats; null for all. */
+  readonly upTo?: number | null;
+}
+
+const requestOf = (
+  job: Job,
+  paints: readonly Paint[],
+  surfaceId: string,
+  { viewMm = null, upTo = null }: Looked = {},
+) => ({ job, paints, surfaceId, upTo, lit: true, viewMm });
 
 const simulate = (request: ReturnType<typeof requestOf>): Promise<Specimen | null> =>
   new Promise((resolve) => {
@@ -63,23 +72,27 @@ export function useThumbnail(
 ): Specimen | null | undefined {
   return useMade(
     useMemo(
-      () => () => simulate(requestOf(job, paints, surfaceId, viewMm)),
+      () => () => simulate(requestOf(job, paints, surfaceId, { viewMm })),
       [job, paints, surfaceId, viewMm],
     ),
   );
 }
 
-/** A still picture of a surface on its form, as such a piece is usually held; undefined while it is made, null where it cannot be. */
+/**
+ * A still picture of a surface on its form, as such a piece is usually held; undefined while it is made, null where it
+ * cannot be.
+ */
 export function usePiece(
   job: Job,
   paints: readonly Paint[],
   surfaceId: string,
-  { pxPerMm, mostPx }: Pick<PieceView, "pxPerMm" | "mostPx">,
+  { pxPerMm, mostPx, upTo = null }: Pick<PieceView, "pxPerMm" | "mostPx"> & Pick<Looked, "upTo">,
 ): PiecePicture | null | undefined {
   return useMade(
     useMemo(
-      () => () => stand(requestOf(job, paints, surfaceId), { turnDeg: 0, tiltDeg: null, pxPerMm, mostPx }),
-      [job, paints, surfaceId, pxPerMm, mostPx],
+      () => () =>
+        stand(requestOf(job, paints, surfaceId, { upTo }), { turnDeg: 0, tiltDeg: null, pxPerMm, mostPx }),
+      [job, paints, surfaceId, pxPerMm, mostPx, upTo],
     ),
   );
 }

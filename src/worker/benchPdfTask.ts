@@ -10,8 +10,8 @@ import { patternOf } from "../core/patterns/bind";
 import { InputError } from "../core/errors";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
-import type { Simulator, StillWanted } from "../core/simulate/simulator";
-import type { SurfaceGrid } from "../core/surface/grid";
+import { paintPose, posePiece, type PiecePicture } from "../core/piece/still";
+import type { LaidSurface, Simulator, SpecimenRequest, StillWanted } from "../core/simulate/simulator";
 import { stepPictures } from "./steps";
 
 const SURROUND = "#8c8c8c";
@@ -20,10 +20,7 @@ const SURROUND = "#8c8c8c";
 const JPEG_QUALITY = 0.93;
 
 /** A picture on the neutral surround, as JPEG. */
-async function toJpeg(
-  rgba: Uint8ClampedArray<ArrayBuffer>,
-  { width, height }: SurfaceGrid,
-): Promise<Uint8Array> {
+async function toJpeg({ rgba, width, height }: PiecePicture): Promise<Uint8Array> {
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext("2d")!;
   const picture = new OffscreenCanvas(width, height);
@@ -38,6 +35,27 @@ async function toJpeg(
 async function fontBytes(url: string): Promise<Uint8Array> {
   const response = await fetch(url);
   return new Uint8Array(await response.arrayBuffer());
+}
+
+/** From where pieces are looked at on cards, and how large. */
+const VIEW = { turnDeg: 0, tiltDeg: null, pxPerMm: 200, mostPx: 420 } as const;
+
+/**
+ * The piece on its form, primed and after every coat. It is posed once, with the relief that all its paint gives it: what
+ * changes from card to card is its colour.
+ */
+async function standingSteps(
+  simulator: Simulator,
+  request: SpecimenRequest,
+  laid: LaidSurface,
+): Promise<Uint8Array[]> {
+  const { grid, heights } = simulator.skin(request, laid);
+  const pose = posePiece({ grid, heights, gloss: null, lit: true }, VIEW);
+  // What lies before one coat is what lay after the one before it: each picture is made once.
+  const pictures: Uint8Array[] = [];
+  for (const rgba of stepPictures(simulator, request, laid))
+    pictures.push(await toJpeg(paintPose(pose, rgba)));
+  return pictures;
 }
 
 async function printedCards(
@@ -55,9 +73,7 @@ async function printedCards(
     const request = { job, paints, surfaceId: surface.id, upTo: null, lit: false };
     const laid = await simulator.lay(request, true, () => wanted(out.length, 2 * cards.length));
     if (!laid) return null;
-    // What lies before one coat is what lay after the one before it: each picture is made once.
-    const pictures: Uint8Array[] = [];
-    for (const rgba of stepPictures(simulator, request, laid)) pictures.push(await toJpeg(rgba, laid.grid));
+    const pictures = await standingSteps(simulator, request, laid);
     for (const card of own) {
       if (!(await wanted(out.length, 2 * cards.length))) return null;
       out.push({

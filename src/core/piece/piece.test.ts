@@ -8,7 +8,7 @@ import { buildGrid, lampVector } from "../surface/grid";
 import { meshOf } from "./mesh";
 import { dot, eyeAt } from "./raster";
 import { lightAt } from "./shade";
-import { lampInSpace, usualTilt } from "./stance";
+import { lampInSpace, looksMm, usualTilt } from "./stance";
 import type { PieceSkin } from "./skin";
 import { drawPiece, type PiecePicture, type PieceView } from "./still";
 
@@ -176,6 +176,15 @@ describe("its still picture", () => {
     expect(lightOf(behind, ...middle(behind))).toBeLessThan(0.1 * lightOf(front, ...middle(front)));
     const aside = drawPiece(skin, ahead({ turnDeg: 60 }));
     expect(aside.width / front.width).toBeCloseTo(0.5, 1);
+  });
+
+  it.each(formIds)("%s looks as large as is told before it is drawn", (id) => {
+    const form = formOf(id);
+    const told = looksMm(form);
+    const picture = drawPiece(grey(form, FROM_RIGHT, 0.12), { ...ahead(), tiltDeg: null, pxPerMm: 12 });
+    const margins = 9;
+    expect(Math.abs((picture.width - margins) / 12 / told.widthMm - 1)).toBeLessThan(0.05);
+    expect(Math.abs((picture.height - margins) / 12 / told.heightMm - 1)).toBeLessThan(0.07);
   });
 
   it("is drawn smaller where it would be larger than allowed, and says how large it is", () => {

@@ -1,4 +1,5 @@
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
+import { dot, eyeAt } from "./raster";
 import type { LampVector } from "../surface/grid";
 
 /** What lies level is looked at from above, what stands from a little above, degrees. */
@@ -26,3 +27,30 @@ export function lampInSpace(form: SurfaceForm, [x, y, z]: LampVector): SpacePoin
 /** From how far above such a piece is usually looked at, degrees. */
 export const usualTilt = (form: SurfaceForm): number =>
   !form.facing && facesUp(form).up > 0.8 ? TILT_LYING : TILT_STANDING;
+
+/** Places along a form and up it that tell how large it looks. */
+const [ALONG, UP] = [96, 24] as const;
+
+/** How wide and high a piece looks as it is usually held, mm, to a few per cent: room can be kept before it is drawn. */
+export function looksMm(form: SurfaceForm): { readonly widthMm: number; readonly heightMm: number } {
+  const { right, up } = eyeAt(0, usualTilt(form));
+  const [least, most] = [
+    [Infinity, Infinity],
+    [-Infinity, -Infinity],
+  ];
+  for (let row = 0; row <= UP; row++) {
+    for (let column = 0; column <= ALONG; column++) {
+      const place = {
+        turnDeg: (column / ALONG) * form.turnDeg,
+        heightMm: (0.0001 + (0.9998 * row) / UP) * form.slantMm,
+      };
+      if (form.rim && form.rim(place) < -0.05) continue;
+      const point = form.inSpace(place);
+      [dot(point, right), dot(point, up)].forEach((value, axis) => {
+        least[axis] = Math.min(least[axis]!, value);
+        most[axis] = Math.max(most[axis]!, value);
+      });
+    }
+  }
+  return { widthMm: most[0]! - least[0]!, heightMm: most[1]! - least[1]! };
+}

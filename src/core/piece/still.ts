@@ -3,9 +3,10 @@ import { CURVE } from "../simulate/compositor";
 import { CURVE_STEPS } from "../simulate/kernel/layout";
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
+import type { SurfaceGrid } from "../surface/grid";
 import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
 import { dot, extentOf, eyeAt, look, projected, windowAround, type Seen, type Window } from "./raster";
-import { fineRise, INSIDE, onPiece, type PieceSkin } from "./skin";
+import { fineRise, INSIDE, onPiece, type PieceGround, type PieceSkin } from "./skin";
 import { lampInSpace, usualTilt } from "./stance";
 import { lampViewOf, lightAt, reached, type LampView } from "./shade";
 
@@ -61,7 +62,7 @@ const pointOf = (values: Float32Array, mesh: PieceMesh, between: Between): Space
 
 /** Everything one pixel is worked out from. */
 interface Scene {
-  readonly skin: PieceSkin;
+  readonly skin: PieceGround & Pick<PieceSkin, "lit">;
   readonly mesh: PieceMesh;
   readonly sky: Float32Array;
   readonly lamp: SpacePoint;
@@ -70,15 +71,20 @@ interface Scene {
 }
 
 /** Adds up the paint's light around a place between four cells; cells beside the piece give nothing. */
-function paintAt({ skin }: Scene, x: number, y: number, out: Float64Array): void {
-  const { rgba, grid } = skin;
-  const [left, top] = [Math.min(grid.width - 2, Math.floor(x)), Math.min(grid.height - 2, Math.floor(y))];
+function paintAt(
+  rgba: Uint8ClampedArray,
+  { width, height }: SurfaceGrid,
+  x: number,
+  y: number,
+  out: Float64Array,
+): void {
+  const [left, top] = [Math.min(width - 2, Math.floor(x)), Math.min(height - 2, Math.floor(y))];
   const [tx, ty] = [x - left, y - top];
   let all = 0;
   out.fill(0);
   for (let corner = 0; corner < 4; corner++) {
     const [dx, dy] = [corner & 1, corner >> 1];
-    const at = ((top + dy) * grid.width + left + dx) * 4;
+    const at = ((top + dy) * width + left + dx) * 4;
     const share = (dx === 1 ? tx : 1 - tx) * (dy === 1 ? ty : 1 - ty) * (rgba[at + 3]! > 0 ? 1 : 0);
     all += share;
     for (let channel = 0; channel < 3; channel++) out[channel]! += share * DECODE[rgba[at + channel]!]!;
@@ -113,16 +119,41 @@ function along({ points }: PieceMesh, at: number, on: number): SpacePoint {
   );
 }
 
-/** Linear light of one place of the mesh, from its painted side or its inner one. */
-function shadePlace(scene: Scene, column: number, row: number, front: boolean, out: Float64Array): void {
+/** Where samples of a picture lie on the paint, in cells, and what light does to it there. */
+interface Samples {
+  readonly x: Float32Array;
+  readonly y: Float32Array;
+  readonly shade: Float32Array;
+  readonly shine: Float32Array;
+  /** 1 on the painted side, 0 on the inner one. */
+  readonly front: Uint8Array;
+}
+
+/** A piece as one beholder has it under its lamp: any paint of the same cells can be shown on it. */
+export interface Pose {
+  readonly grid: SurfaceGrid;
+  readonly width: number;
+  readonly height: number;
+  readonly pxPerMm: number;
+  readonly samples: Samples;
+  /** First sample of each pixel, and one more for the end. */
+  readonly first: Uint32Array;
+  /** How many of its finer pixels are filled. */
+  readonly filled: Uint8Array;
+}
+
+/** Takes a sample of the mesh from its painted side or its inner one. */
+function sample(scene: Scene, into: Samples, at: number, column: number, row: number, front: boolean): void {
   const { mesh, skin, lamp, eye, lampView } = scene;
   const { grid, gloss } = skin;
   const [left, top] = [Math.floor(column), Math.floor(row)];
   const between: Between = { at: top * mesh.columns + left, x: column - left, y: row - top };
   const x = Math.min(grid.width - 1, column * mesh.step);
   const y = Math.min(grid.height - 1, row * mesh.step);
-  if (front) paintAt(scene, x, y, out);
-  else out.fill(INSIDE);
+  into.x[at] = x;
+  into.y[at] = y;
+  into.front[at] = front ? 1 : 0;
+  into.shade[at] = 1;
   if (!skin.lit) return;
   const cell = Math.round(y) * grid.width + Math.round(x);
   const outer = normalAt(scene, between, cell);
@@ -130,8 +161,8 @@ function shadePlace(scene: Scene, column: number, row: number, front: boolean, o
   const free = dot(normal, lamp) <= 0 ? 0 : reached(lampView, pointOf(mesh.points, mesh, between));
   const sky = front ? scene.sky[cell]! : 0.5;
   const light = lightAt(normal, lamp, eye, { free, sky, gloss: front && gloss ? gloss[cell]! : 0 });
-  for (let channel = 0; channel < 3; channel++)
-    out[channel] = Math.min(1, out[channel]! * light.shade + light.shine);
+  into.shade[at] = light.shade;
+  into.shine[at] = light.shine;
 }
 
 const FINER_PIXELS = FINER * FINER;
@@ -150,61 +181,68 @@ function onePlace({ near, column, row, front }: Seen, pixels: Int32Array): boole
   return true;
 }
 
-/** Sums up the light of a pixel's finer ones. @returns how many of them are filled */
-function lightOfPixel(
-  scene: Scene,
-  seen: Seen,
-  pixels: Int32Array,
-  one: Float64Array,
-  sum: Float64Array,
-): number {
-  sum.fill(0);
-  let filled = 0;
-  if (onePlace(seen, pixels)) {
-    let [column, row] = [0, 0];
-    for (let finer = 0; finer < FINER_PIXELS; finer++) {
-      column += seen.column[pixels[finer]!]! / FINER_PIXELS;
-      row += seen.row[pixels[finer]!]! / FINER_PIXELS;
-    }
-    shadePlace(scene, column, row, seen.front[pixels[0]!] === 1, one);
-    for (let channel = 0; channel < 3; channel++) sum[channel] = one[channel]! * FINER_PIXELS;
-    return FINER_PIXELS;
-  }
-  for (let finer = 0; finer < FINER_PIXELS; finer++) {
-    const pixel = pixels[finer]!;
-    if (seen.near[pixel] === -Infinity) continue;
-    filled++;
-    shadePlace(scene, seen.column[pixel]!, seen.row[pixel]!, seen.front[pixel] === 1, one);
-    for (let channel = 0; channel < 3; channel++) sum[channel]! += one[channel]!;
-  }
-  return filled;
+function roomFor(most: number): Samples {
+  const numbers = () => new Float32Array(most);
+  return { x: numbers(), y: numbers(), shade: numbers(), shine: numbers(), front: new Uint8Array(most) };
 }
 
-/** Every pixel from the finer ones in it, in light and not in bytes. */
-function shadeAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): PiecePicture {
+/** Samples of every pixel: one where its finer ones show one place, else one for each that is filled. */
+function sampleAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): Pose {
   const [width, height] = [Math.floor(window.width / FINER), Math.floor(window.height / FINER)];
-  const rgba = new Uint8ClampedArray(width * height * 4);
-  const [one, sum] = [new Float64Array(3), new Float64Array(3)];
+  const samples = roomFor(seen.near.reduce((count, near) => (near === -Infinity ? count : count + 1), 0));
+  const [first, filled] = [new Uint32Array(width * height + 1), new Uint8Array(width * height)];
   const pixels = new Int32Array(FINER_PIXELS);
+  let count = 0;
   for (let at = 0; at < width * height; at++) {
+    first[at] = count;
     const corner = Math.floor(at / width) * FINER * window.width + (at % width) * FINER;
     for (let finer = 0; finer < FINER_PIXELS; finer++)
       pixels[finer] = corner + Math.floor(finer / FINER) * window.width + (finer % FINER);
-    const filled = lightOfPixel(scene, seen, pixels, one, sum);
-    if (filled === 0) continue;
+    if (onePlace(seen, pixels)) {
+      let [column, row] = [0, 0];
+      for (let finer = 0; finer < FINER_PIXELS; finer++) {
+        column += seen.column[pixels[finer]!]! / FINER_PIXELS;
+        row += seen.row[pixels[finer]!]! / FINER_PIXELS;
+      }
+      sample(scene, samples, count++, column, row, seen.front[pixels[0]!] === 1);
+      filled[at] = FINER_PIXELS;
+      continue;
+    }
+    for (let finer = 0; finer < FINER_PIXELS; finer++) {
+      const pixel = pixels[finer]!;
+      if (seen.near[pixel] === -Infinity) continue;
+      sample(scene, samples, count++, seen.column[pixel]!, seen.row[pixel]!, seen.front[pixel] === 1);
+      filled[at]!++;
+    }
+  }
+  first[width * height] = count;
+  return { grid: scene.skin.grid, width, height, pxPerMm, samples, first, filled };
+}
+
+/** A picture of a posed piece in a paint: every pixel is the mean of its samples, in light and not in bytes. */
+export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
+  const { grid, width, height, pxPerMm, samples, first, filled } = pose;
+  const rgba = new Uint8ClampedArray(width * height * 4);
+  const [one, sum] = [new Float64Array(3), new Float64Array(3)];
+  for (let at = 0; at < filled.length; at++) {
+    if (filled[at] === 0) continue;
+    sum.fill(0);
+    for (let from = first[at]!; from < first[at + 1]!; from++) {
+      if (samples.front[from] === 1) paintAt(paint, grid, samples.x[from]!, samples.y[from]!, one);
+      else one.fill(INSIDE);
+      for (let channel = 0; channel < 3; channel++)
+        sum[channel]! += Math.min(1, one[channel]! * samples.shade[from]! + samples.shine[from]!);
+    }
+    const share = CURVE_STEPS / (first[at + 1]! - first[at]!);
     for (let channel = 0; channel < 3; channel++)
-      rgba[at * 4 + channel] = CURVE[Math.round((sum[channel]! / filled) * CURVE_STEPS)]!;
-    rgba[at * 4 + 3] = Math.round((255 * filled) / FINER_PIXELS);
+      rgba[at * 4 + channel] = CURVE[Math.round(sum[channel]! * share)]!;
+    rgba[at * 4 + 3] = Math.round((255 * filled[at]!) / FINER_PIXELS);
   }
   return { rgba, width, height, pxPerMm };
 }
 
-/**
- * A still picture of a painted piece as it stands in space: its relief and the paint's own, one lamp with the shade it
- * casts, a room that is brighter above, less of it in hollows, the lamp mirrored in gloss. The eye is far away, as one
- * that looks at a figure of three centimetres is.
- */
-export function drawPiece(skin: PieceSkin, view: PieceView): PiecePicture {
+/** A piece as it stands before a beholder, ready for paint. @param skin its ground, and whether it stands in light */
+export function posePiece(skin: PieceGround & Pick<PieceSkin, "lit">, view: PieceView): Pose {
   const { grid, heights } = skin;
   const mesh = meshOf(grid, heights, SEEN_POINTS);
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? usualTilt(grid.form));
@@ -220,5 +258,13 @@ export function drawPiece(skin: PieceSkin, view: PieceView): PiecePicture {
     sky: fieldsOf(grid).sky,
     lampView: lampViewOf(mesh, lamp, on),
   };
-  return shadeAll(scene, look(mesh, spots, window, on), window, pxPerMm);
+  return sampleAll(scene, look(mesh, spots, window, on), window, pxPerMm);
 }
+
+/**
+ * A still picture of a painted piece as it stands in space: its relief and the paint's own, one lamp with the shade it
+ * casts, a room that is brighter above, less of it in hollows, the lamp mirrored in gloss. The eye is far away, as one
+ * that looks at a figure of three centimetres is.
+ */
+export const drawPiece = (skin: PieceSkin, view: PieceView): PiecePicture =>
+  paintPose(posePiece(skin, view), skin.rgba);

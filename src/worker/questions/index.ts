@@ -12,11 +12,13 @@ import { section } from "./section";
 import { specimen } from "./specimen";
 import { start } from "./start";
 import { wellAdditions } from "./wellAdditions";
+import { zonePictures } from "./zonePictures";
 
 /** Everything the page can ask of the worker, by id. A new question is one file and one line here. */
 export const questions = {
   specimen,
   piece,
+  zonePictures,
   section,
   judge,
   cards,

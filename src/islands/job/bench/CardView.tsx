@@ -4,37 +4,43 @@ import { cardFacts } from "../../../core/plan/cardText";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
-import { usePainter, usePaints } from "../jobStore";
-import { useSimulation } from "../useSimulation";
-import { useSurface } from "../useSurface";
+import { usePiece } from "../../useThumbnail";
+import { useDesign, usePainter, usePaints } from "../jobStore";
 
-function BeforeAfter({ card }: { readonly card: Card }) {
-  const steps = useSimulation((state) => state.steps);
-  const shown = useSurface();
+/** Pixels of a card's picture: sharp on fine screens, small enough to be there at once. */
+const MOST_PX = 420;
+
+interface MomentProps {
+  readonly card: Card;
+  readonly when: "before" | "after";
+}
+
+/** The piece on its form before or after the card's coat. */
+function Moment({ card, when }: MomentProps) {
+  const job = useDesign();
+  const paints = usePaints();
   const surround = usePrefs((prefs) => prefs.surround);
-  const ready = steps && shown?.id === card.surface.id ? steps : null;
+  const upTo = card.step + (when === "after" ? 1 : 0);
+  const piece = usePiece(job, paints, card.surface.id, { pxPerMm: 200, mostPx: MOST_PX, upTo });
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
-      {(["before", "after"] as const).map((when) => {
-        const pixels = ready?.pictures[card.step + (when === "after" ? 1 : 0)];
-        return (
-          <Box key={when} component="figure" sx={{ m: 0 }}>
-            <Box sx={{ bgcolor: SURROUNDS[surround], p: 1, minHeight: 110 }}>
-              {pixels && (
-                <Picture
-                  pixels={{ rgba: pixels, width: ready.width, height: ready.height }}
-                  label={`${when} ${card.title}`}
-                  cssWidth="100%"
-                />
-              )}
-              {!ready && <Typography variant="caption">being painted …</Typography>}
-            </Box>
-            <Typography component="figcaption" variant="caption">
-              {when}
-            </Typography>
-          </Box>
-        );
-      })}
+    <Box component="figure" sx={{ m: 0 }}>
+      <Box
+        sx={{
+          ...{ bgcolor: SURROUNDS[surround], p: 1, height: 230, display: "grid", placeItems: "center" },
+          "& canvas": { maxWidth: "100%", maxHeight: 214, objectFit: "contain" },
+        }}
+      >
+        {piece ? (
+          <Picture pixels={piece} label={`${when} ${card.title}`} cssWidth={`${piece.width}px`} />
+        ) : (
+          <Typography variant="caption" sx={{ color: surround === "dark" ? "#fff" : "#1d1d1d" }}>
+            {piece === undefined ? "being painted …" : "it cannot be painted as it is"}
+          </Typography>
+        )}
+      </Box>
+      <Typography component="figcaption" variant="caption">
+        {when}
+      </Typography>
     </Box>
   );
 }
@@ -64,7 +70,10 @@ export function CardView({ card, number, count, done, onDone, onNext }: Props) {
       <Typography variant="h1" sx={{ fontSize: 22, lineHeight: "30px", mb: 1 }}>
         {card.title}
       </Typography>
-      <BeforeAfter card={card} />
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
+        <Moment card={card} when="before" />
+        <Moment card={card} when="after" />
+      </Box>
       {card.caution !== null && (
         <Typography sx={{ mt: 1 }}>
           <b>Caution:</b> {card.caution}

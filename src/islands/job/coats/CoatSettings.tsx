@@ -148,7 +148,7 @@ function Where({ coat, surface, change }: PartProps) {
       )}
       {coat.place.kind === "zones" && (
         <>
-          <ZonePicker place={coat.place} onChange={put} />
+          <ZonePicker surface={surface} place={coat.place} onChange={put} />
           <PlaceEditor place={coat.place} coat={coat} surface={surface} onChange={put} />
         </>
       )}

@@ -17,7 +17,7 @@ import type { Job, OwnScheme, Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
 import { counted } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
-import { useThumbnail } from "../../useThumbnail";
+import { usePiece } from "../../useThumbnail";
 import { useDesign, useEdit, useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { useOwnSchemes } from "./useOwnSchemes";
@@ -45,10 +45,10 @@ function Tried({
   readonly surface: Surface;
   readonly name: string;
 }) {
-  const specimen = useThumbnail(job, usePaints(), surface.id);
-  if (specimen === undefined) return <Typography variant="body2">Painting it</Typography>;
-  if (specimen === null) return <Typography variant="body2">It cannot be painted on this piece.</Typography>;
-  return <Picture pixels={specimen} label={`${surface.name} in ${name}, simulated`} cssWidth="100%" />;
+  const piece = usePiece(job, usePaints(), surface.id, { pxPerMm: 200, mostPx: 300 });
+  if (piece === undefined) return <Typography variant="body2">Painting it</Typography>;
+  if (piece === null) return <Typography variant="body2">It cannot be painted on this piece.</Typography>;
+  return <Picture pixels={piece} label={`${surface.name} in ${name}, simulated`} cssWidth="100%" />;
 }
 
 interface SchemeProps {

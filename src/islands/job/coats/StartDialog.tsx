@@ -20,7 +20,7 @@ import { counted, formatNumber } from "../../../core/units";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
-import { useThumbnail } from "../../useThumbnail";
+import { usePiece } from "../../useThumbnail";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { SearchProgress } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
@@ -99,7 +99,7 @@ function Preview({ surface, plan }: { readonly surface: Surface; readonly plan: 
   const paints = usePaints();
   const surround = usePrefs((prefs) => prefs.surround);
   const job = useMemo(() => startSurface(design, surface.id, plan), [design, surface.id, plan]);
-  const specimen = useThumbnail(job, paints, surface.id);
+  const piece = usePiece(job, paints, surface.id, { pxPerMm: 200, mostPx: 440 });
   return (
     <Box
       sx={{
@@ -111,16 +111,16 @@ function Preview({ surface, plan }: { readonly surface: Surface; readonly plan: 
         overflow: "hidden",
       }}
     >
-      {specimen === undefined && (
+      {piece === undefined && (
         <Typography role="status" sx={{ color: surround === "dark" ? "#fff" : "#1d1d1d" }}>
           Simulating it
         </Typography>
       )}
-      {specimen && (
+      {piece && (
         <Picture
-          pixels={specimen}
+          pixels={piece}
           label="As it would be painted, simulated"
-          cssWidth={`${Math.min(440, (205 * specimen.width) / specimen.height)}px`}
+          cssWidth={`${Math.min(440, (205 * piece.width) / piece.height)}px`}
         />
       )}
     </Box>

@@ -1,8 +1,13 @@
-import { Box, Checkbox, FormControlLabel, Slider, Typography } from "@mui/material";
-import type { Place } from "../../../core/job";
+import { Box, Checkbox, Slider, Typography } from "@mui/material";
+import type { Place, Surface } from "../../../core/job";
+import type { PiecePicture } from "../../../core/piece/still";
 import { ZONES, type Zone } from "../../../core/surface/zoneNames";
 import { formatNumber } from "../../../core/units";
 import { ZONE_NAMES } from "../../../core/plan/placeWords";
+import { Picture } from "../../../ui/Picture";
+import { usePrefs } from "../../../ui/prefs";
+import { SURROUNDS } from "../../../ui/theme";
+import { useZonePictures } from "./useZonePictures";
 
 type ZoneTarget = Extract<Place, { kind: "zones" }>;
 
@@ -15,14 +20,49 @@ function fallName(fall: number): string {
   return `${word}, ${formatNumber(fall, 1)}\u202f×`;
 }
 
-/** Zones a coat is kept to, all at once, and how far it fades beyond them. */
-export function ZonePicker({
-  place,
-  onChange,
-}: {
+interface TileProps {
+  readonly zone: Zone;
+  readonly checked: boolean;
+  readonly picture: PiecePicture | null;
+  readonly onToggle: () => void;
+}
+
+/** One zone, as it lies on this very piece, with its name. */
+function ZoneTile({ zone, checked, picture, onToggle }: TileProps) {
+  const surround = usePrefs((prefs) => prefs.surround);
+  return (
+    <Box
+      component="label"
+      sx={{ border: 1, borderColor: checked ? "primary.main" : "divider", cursor: "pointer", minWidth: 0 }}
+    >
+      <Box
+        aria-hidden
+        sx={{
+          ...{ bgcolor: SURROUNDS[surround], height: 58, display: "grid", placeItems: "center" },
+          "& canvas": { maxWidth: 68, maxHeight: 54, objectFit: "contain" },
+        }}
+      >
+        {picture && <Picture pixels={picture} label={ZONE_NAMES[zone]} cssWidth={`${picture.width / 2}px`} />}
+      </Box>
+      <Box sx={{ display: "flex", alignItems: "center" }}>
+        <Checkbox size="small" checked={checked} onChange={onToggle} sx={{ p: 0.3 }} />
+        <Typography variant="caption" sx={{ lineHeight: 1.15, py: 0.3 }}>
+          {ZONE_NAMES[zone]}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}
+
+interface Props {
+  readonly surface: Surface;
   readonly place: ZoneTarget;
   readonly onChange: (place: ZoneTarget) => void;
-}) {
+}
+
+/** Zones a coat is kept to, all at once, and how far it fades beyond them. */
+export function ZonePicker({ surface, place, onChange }: Props) {
+  const pictures = useZonePictures(surface);
   const toggle = (zone: Zone) => {
     const zones = place.zones.includes(zone)
       ? place.zones.filter((one) => one !== zone)
@@ -31,20 +71,14 @@ export function ZonePicker({
   };
   return (
     <Box role="group" aria-label="Zones">
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr" }}>
+      <Box sx={{ display: "grid", gridTemplateColumns: "repeat(3, minmax(0, 1fr))", gap: 0.5 }}>
         {ZONES.map((zone) => (
-          <FormControlLabel
+          <ZoneTile
             key={zone}
-            sx={{ mr: 0, "& .MuiFormControlLabel-label": { fontSize: 13 } }}
-            control={
-              <Checkbox
-                size="small"
-                checked={place.zones.includes(zone)}
-                onChange={() => toggle(zone)}
-                sx={{ py: 0.3 }}
-              />
-            }
-            label={ZONE_NAMES[zone]}
+            zone={zone}
+            checked={place.zones.includes(zone)}
+            picture={pictures?.[zone] ?? null}
+            onToggle={() => toggle(zone)}
           />
         ))}
       </Box>
