@@ -53,8 +53,10 @@ test.describe("the whole way", () => {
     await light.getByLabel("Parts of Clay in Light").fill("2");
     await expect(light.getByText("over grey primer")).toBeVisible();
 
-    // Coats: a count of their own.
+    // Coats: the piece stands on its form; laid flat it gets a count of their own.
     await page.getByRole("button", { name: /^3 Coats/ }).click();
+    await expect(page.getByRole("img", { name: "The surface, simulated, on its form" })).toBeVisible();
+    await page.getByRole("button", { name: "Flat", exact: true }).click();
     const before = await pixels(page);
     await page.getByRole("tab", { name: "Pattern" }).click();
     await page.getByRole("button", { name: "Check cloth" }).click();
