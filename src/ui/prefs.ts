@@ -9,6 +9,9 @@ export const MOST_CELLS: Readonly<Record<Fineness, number>> = { fine: 2_000_000,
 
 export type Shape = "form" | "flat";
 
+/** How pieces on their forms are drawn: moving where there is a graphics chip, always moving, or as still pictures. */
+export type PiecesDrawn = "as fits" | "moving" | "still";
+
 interface Prefs {
   readonly mode: "light" | "dark";
   readonly surround: Surround;
@@ -18,6 +21,8 @@ interface Prefs {
   readonly fineness: Fineness;
   /** How a surface is looked at when it is opened: on its form in space, or laid flat to measure. */
   readonly shape: Shape;
+  readonly pieces: PiecesDrawn;
+  readonly setPieces: (pieces: PiecesDrawn) => void;
   readonly setShape: (shape: Shape) => void;
   readonly setFineness: (fineness: Fineness) => void;
   readonly setPxPerMm: (pxPerMm: number | null) => void;
@@ -43,6 +48,8 @@ export const usePrefs = create<Prefs>()(
       pxPerMm: null,
       fineness: "fine",
       shape: "form",
+      pieces: "as fits",
+      setPieces: (pieces) => set({ pieces }),
       setShape: (shape) => set({ shape }),
       setFineness: (fineness) => set({ fineness }),
       setPxPerMm: (pxPerMm) => set({ pxPerMm }),

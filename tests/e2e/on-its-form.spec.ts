@@ -12,11 +12,12 @@ function withoutGraphics(): void {
   });
 }
 
-/** As on a painter's first visit, but for pictures of fewer cells. Runs in the page. */
+/** As on a painter's first visit, but for pictures of fewer cells that move without a graphics chip. Runs in the page. */
 function nothingChosen(): void {
   if (sessionStorage.getItem("visited")) return;
   sessionStorage.setItem("visited", "yes");
-  localStorage.setItem("crenna-prefs", JSON.stringify({ state: { fineness: "quick" }, version: 0 }));
+  const state = { fineness: "quick", pieces: "moving" };
+  localStorage.setItem("crenna-prefs", JSON.stringify({ state, version: 0 }));
 }
 
 const pieceOn = (page: Page): Locator =>
@@ -118,6 +119,17 @@ test("where the browser cannot draw in space, still pictures show the piece from
   const turned = await shot();
   await page.getByRole("button", { name: "One coat back" }).click();
   await expect.poll(shot).not.toBe(turned);
+  // Held, it is seen before the chosen coat, and let go as it was.
+  await page.getByRole("button", { name: "Show all coats" }).click();
+  await page.getByRole("button", { name: /^Coat 3/ }).click();
+  await fine(page);
+  const whole = await shot();
+  const hold = page.getByRole("button", { name: "Hold: before it" });
+  await hold.focus();
+  await page.keyboard.down("Enter");
+  await expect.poll(shot).not.toBe(whole);
+  await page.keyboard.up("Enter");
+  await expect.poll(shot).toBe(whole);
 });
 
 test("the place of a coat lies over the picture while it is set, and as long as the switch is on", async ({

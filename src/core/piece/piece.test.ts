@@ -7,7 +7,7 @@ import { buildSheet } from "../surface/forms/sheet";
 import { buildGrid, lampVector } from "../surface/grid";
 import { meshOf } from "./mesh";
 import { dot, eyeAt } from "./raster";
-import { lightAt } from "./shade";
+import { lightOn } from "./shade";
 import { lampInSpace, looksMm, usualTilt } from "./stance";
 import type { PieceSkin } from "./skin";
 import { drawPiece, type PiecePicture, type PieceView } from "./still";
@@ -239,13 +239,14 @@ describe("its lamp", () => {
 
   it("is dimmed by half where half of it is hidden, and leaves what looks away to the room", () => {
     const [lamp, eye]: SpacePoint[] = [[0, 0, 1], eyeAt(0, 0).towards];
-    const whole = { free: 1, sky: 1, gloss: 0 };
-    const lit = lightAt([0, 0, 1], lamp!, eye!, whole).shade;
-    const room = lightAt([0, 0, -1], lamp!, eye!, whole).shade;
-    expect(lightAt([0, 0, 1], lamp!, eye!, { ...whole, free: 0.5 }).shade).toBeCloseTo((lit + room) / 2, 9);
-    expect(lightAt([0, 1, 0], lamp!, eye!, whole).shade).toBeGreaterThan(
-      lightAt([0, -1, 0], lamp!, eye!, whole).shade,
-    );
+    const shade = (normal: SpacePoint, free = 1) => {
+      const out = new Float64Array(2);
+      lightOn(normal, lamp!, eye!, free, 1, 0, out);
+      return out[0]!;
+    };
+    const [lit, room] = [shade([0, 0, 1]), shade([0, 0, -1])];
+    expect(shade([0, 0, 1], 0.5)).toBeCloseTo((lit + room) / 2, 9);
+    expect(shade([0, 1, 0])).toBeGreaterThan(shade([0, -1, 0]));
   });
 });
 

@@ -62,15 +62,15 @@ describe("a piece ready to be drawn from any side", () => {
 
   it("keeps all of it within its room, round its upright and up and down", () => {
     const { piece } = stand("cone-band");
-    const [x, y, z] = piece.middle;
+    const [x, y, z] = piece.room.middle;
     let [around, up] = [0, 0];
     for (const point of piece.triangles) {
       const at = point * 3;
       around = Math.max(around, Math.hypot(piece.points[at]! - x, piece.points[at + 2]! - z));
       up = Math.max(up, Math.abs(piece.points[at + 1]! - y));
     }
-    expect(piece.aroundMm).toBeCloseTo(around, 3);
-    expect(piece.upMm).toBeCloseTo(up, 3);
+    expect(piece.room.aroundMm).toBeCloseTo(around, 3);
+    expect(piece.room.upMm).toBeCloseTo(up, 3);
   });
 
   it("tells the lamp's own view: what faces the lamp freely is the nearest there", () => {

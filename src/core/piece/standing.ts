@@ -1,11 +1,10 @@
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
-import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
+import type { PieceMesh } from "./mesh";
 import type { Beholder } from "./raster";
-import { lampViewOf } from "./shade";
-import { fineRise, onPiece, type PieceGround } from "./skin";
-import { lampInSpace, usualTilt } from "./stance";
+import { fineRise, type PieceGround } from "./skin";
+import { standUp, type PieceRoom } from "./stood";
 
 /** What the lamp sees of a piece: how near the nearest point is in each pixel of its window, mm; far below all where none is. */
 export interface LampSight extends Beholder {
@@ -40,12 +39,7 @@ export interface StandingPiece {
   /** Unit vector to the lamp. */
   readonly lamp: SpacePoint;
   readonly sight: LampSight;
-  /** The middle of the piece, and its greatest distance from the upright through it and from the level of it, mm. */
-  readonly middle: SpacePoint;
-  readonly aroundMm: number;
-  readonly upMm: number;
-  /** From how far above such a piece is usually looked at, degrees. */
-  readonly tiltDeg: number;
+  readonly room: PieceRoom;
 }
 
 /** A slope in mm per mm as a byte: fine near level ground, where most are. */
@@ -117,23 +111,6 @@ function trianglesOf({ holds, columns }: PieceMesh): Uint32Array<ArrayBuffer> {
   return out;
 }
 
-/** The box around the points that are drawn: its middle, and how far they lie from the upright through it and from its level. */
-function roomOf({ points }: PieceMesh, triangles: Uint32Array) {
-  const [low, high] = [new Float64Array(3).fill(Infinity), new Float64Array(3).fill(-Infinity)];
-  for (const point of triangles) {
-    for (let axis = 0; axis < 3; axis++) {
-      const value = points[point * 3 + axis]!;
-      if (value < low[axis]!) low[axis] = value;
-      if (value > high[axis]!) high[axis] = value;
-    }
-  }
-  const [x, y, z] = [0, 1, 2].map((axis) => (low[axis]! + high[axis]!) / 2) as [number, number, number];
-  let around = 0;
-  for (const point of triangles)
-    around = Math.max(around, Math.hypot(points[point * 3]! - x, points[point * 3 + 2]! - z));
-  return { middle: [x, y, z] as const, aroundMm: around, upMm: (high[1]! - low[1]!) / 2 };
-}
-
 /**
  * Gives cells beside the piece the colour of a neighbour on it, so that no dark rim is drawn along its edges; they stay
  * unseen (alpha 0) where the picture lies flat.
@@ -156,24 +133,22 @@ export function bleed(rgba: Uint8ClampedArray, width: number): void {
 
 /** Makes a painted piece ready to be drawn in space from any side. */
 export function standPiece(ground: PieceGround): StandingPiece {
-  const { grid, heights } = ground;
-  const mesh = meshOf(grid, heights, SEEN_POINTS);
-  const lamp = lampInSpace(grid.form, grid.lamp);
-  const { beholder, window, seen } = lampViewOf(mesh, lamp, onPiece(grid, mesh.step));
-  const triangles = trianglesOf(mesh);
+  const { grid } = ground;
+  const { mesh, lamp, lampView, room } = standUp(ground);
+  const { beholder, window, seen } = lampView;
   return {
-    points: mesh.points,
-    normals: mesh.normals,
+    // Copies: what is handed on to another thread is gone here, and the stood piece is kept.
+    points: mesh.points.slice(),
+    normals: mesh.normals.slice(),
     across: acrossOf(mesh),
     places: placesOf(mesh, grid),
-    triangles,
+    triangles: trianglesOf(mesh),
     ground: groundOf(ground, mesh.step),
     width: grid.width,
     height: grid.height,
     pitchMm: grid.pitchMm,
     lamp,
     sight: { ...beholder, ...window, near: seen.near.map((mm) => Math.max(-1e9, mm)) },
-    ...roomOf(mesh, triangles),
-    tiltDeg: usualTilt(grid.form),
+    room,
   };
 }

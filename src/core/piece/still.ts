@@ -1,14 +1,11 @@
 import { decodeSrgb } from "../colour/spaces";
 import { CURVE } from "../simulate/compositor";
 import { CURVE_STEPS } from "../simulate/kernel/layout";
-import { fieldsOf } from "../surface/fields";
-import type { SpacePoint } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
-import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
-import { dot, extentOf, eyeAt, look, projected, windowAround, type Seen, type Window } from "./raster";
-import { fineRise, INSIDE, onPiece, type PieceGround, type PieceSkin } from "./skin";
-import { lampInSpace, usualTilt } from "./stance";
-import { lampViewOf, lightAt, reached, type LampView } from "./shade";
+import { extentOf, eyeAt, look, projected, windowAround, type Seen, type Window } from "./raster";
+import { roomFor, sample, sceneOf, type Samples, type Scene } from "./sample";
+import { INSIDE, type PieceGround, type PieceSkin } from "./skin";
+import { standUp, type PieceRoom } from "./stood";
 
 /** From where a piece is looked at, and how large. */
 export interface PieceView {
@@ -29,46 +26,19 @@ export interface PiecePicture {
   readonly pxPerMm: number;
 }
 
-/** Every pixel is the mean of this many by this many. */
+/** A still picture of a piece, from where it is seen, and the room the piece takes up. */
+export interface StillPiece {
+  readonly picture: PiecePicture;
+  readonly view: PieceView;
+  /** Under the lamp, or its plain colours alone. */
+  readonly lit: boolean;
+  readonly room: PieceRoom;
+}
+
+/** Every pixel is the mean of two by two finer ones. */
 const FINER = 2;
 const MARGIN_PX = 4;
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
-
-/** A place of the mesh between four of its points, and their shares. */
-interface Between {
-  readonly at: number;
-  readonly x: number;
-  readonly y: number;
-}
-
-function mixed(
-  values: Float32Array,
-  { columns, rows }: PieceMesh,
-  { at, x, y }: Between,
-  axis: number,
-): number {
-  const right = at % columns < columns - 1 ? 3 : 0;
-  const below = at + columns < columns * rows ? columns * 3 : 0;
-  const base = at * 3 + axis;
-  const top = values[base]! * (1 - x) + values[base + right]! * x;
-  return top + (values[base + below]! * (1 - x) + values[base + below + right]! * x - top) * y;
-}
-
-const pointOf = (values: Float32Array, mesh: PieceMesh, between: Between): SpacePoint => [
-  mixed(values, mesh, between, 0),
-  mixed(values, mesh, between, 1),
-  mixed(values, mesh, between, 2),
-];
-
-/** Everything one pixel is worked out from. */
-interface Scene {
-  readonly skin: PieceGround & Pick<PieceSkin, "lit">;
-  readonly mesh: PieceMesh;
-  readonly sky: Float32Array;
-  readonly lamp: SpacePoint;
-  readonly eye: SpacePoint;
-  readonly lampView: LampView;
-}
 
 /** Adds up the paint's light around a place between four cells; cells beside the piece give nothing. */
 function paintAt(
@@ -78,55 +48,22 @@ function paintAt(
   y: number,
   out: Float64Array,
 ): void {
-  const [left, top] = [Math.min(width - 2, Math.floor(x)), Math.min(height - 2, Math.floor(y))];
-  const [tx, ty] = [x - left, y - top];
-  let all = 0;
-  out.fill(0);
-  for (let corner = 0; corner < 4; corner++) {
-    const [dx, dy] = [corner & 1, corner >> 1];
-    const at = ((top + dy) * width + left + dx) * 4;
-    const share = (dx === 1 ? tx : 1 - tx) * (dy === 1 ? ty : 1 - ty) * (rgba[at + 3]! > 0 ? 1 : 0);
-    all += share;
-    for (let channel = 0; channel < 3; channel++) out[channel]! += share * DECODE[rgba[at + channel]!]!;
+  const left = Math.min(width - 2, x | 0);
+  const top = Math.min(height - 2, y | 0);
+  const tx = x - left;
+  const ty = y - top;
+  const a = (top * width + left) * 4;
+  const c = a + width * 4;
+  const ofA = rgba[a + 3]! > 0 ? (1 - tx) * (1 - ty) : 0;
+  const ofB = rgba[a + 7]! > 0 ? tx * (1 - ty) : 0;
+  const ofC = rgba[c + 3]! > 0 ? (1 - tx) * ty : 0;
+  const ofD = rgba[c + 7]! > 0 ? tx * ty : 0;
+  const all = ofA + ofB + ofC + ofD || 1;
+  for (let channel = 0; channel < 3; channel++) {
+    const above = ofA * DECODE[rgba[a + channel]!]! + ofB * DECODE[rgba[a + 4 + channel]!]!;
+    const below = ofC * DECODE[rgba[c + channel]!]! + ofD * DECODE[rgba[c + 4 + channel]!]!;
+    out[channel] = (above + below) / all;
   }
-  if (all > 0) for (let channel = 0; channel < 3; channel++) out[channel]! /= all;
-}
-
-/** The normal of the mesh, tipped by what is finer than its points: relief and paint. */
-function normalAt({ mesh, skin }: Scene, between: Between, cell: number): SpacePoint {
-  const [x, y, z] = pointOf(mesh.normals, mesh, between);
-  const { grid, heights } = skin;
-  if (mesh.step === 1) return scaled(x, y, z);
-  const right = fineRise(heights, cell, 1, mesh.step, grid.pitchMm);
-  const down = fineRise(heights, cell, grid.width, mesh.step, grid.pitchMm);
-  const [ux, uy, uz] = along(mesh, between.at, 3);
-  const [vx, vy, vz] = along(mesh, between.at, mesh.columns * 3);
-  return scaled(x - right * ux - down * vx, y - right * uy - down * vy, z - right * uz - down * vz);
-}
-
-function scaled(x: number, y: number, z: number): SpacePoint {
-  const length = Math.sqrt(x * x + y * y + z * z) || 1;
-  return [x / length, y / length, z / length];
-}
-
-/** Unit vector from a point of the mesh to its neighbour so many values on. */
-function along({ points }: PieceMesh, at: number, on: number): SpacePoint {
-  const [from, to] = [at * 3, Math.min(points.length - 3, at * 3 + on)];
-  return scaled(
-    points[to]! - points[from]!,
-    points[to + 1]! - points[from + 1]!,
-    points[to + 2]! - points[from + 2]!,
-  );
-}
-
-/** Where samples of a picture lie on the paint, in cells, and what light does to it there. */
-interface Samples {
-  readonly x: Float32Array;
-  readonly y: Float32Array;
-  readonly shade: Float32Array;
-  readonly shine: Float32Array;
-  /** 1 on the painted side, 0 on the inner one. */
-  readonly front: Uint8Array;
 }
 
 /** A piece as one beholder has it under its lamp: any paint of the same cells can be shown on it. */
@@ -142,76 +79,49 @@ export interface Pose {
   readonly filled: Uint8Array;
 }
 
-/** Takes a sample of the mesh from its painted side or its inner one. */
-function sample(scene: Scene, into: Samples, at: number, column: number, row: number, front: boolean): void {
-  const { mesh, skin, lamp, eye, lampView } = scene;
-  const { grid, gloss } = skin;
-  const [left, top] = [Math.floor(column), Math.floor(row)];
-  const between: Between = { at: top * mesh.columns + left, x: column - left, y: row - top };
-  const x = Math.min(grid.width - 1, column * mesh.step);
-  const y = Math.min(grid.height - 1, row * mesh.step);
-  into.x[at] = x;
-  into.y[at] = y;
-  into.front[at] = front ? 1 : 0;
-  into.shade[at] = 1;
-  if (!skin.lit) return;
-  const cell = Math.round(y) * grid.width + Math.round(x);
-  const outer = normalAt(scene, between, cell);
-  const normal: SpacePoint = front ? outer : [-outer[0], -outer[1], -outer[2]];
-  const free = dot(normal, lamp) <= 0 ? 0 : reached(lampView, pointOf(mesh.points, mesh, between));
-  const sky = front ? scene.sky[cell]! : 0.5;
-  const light = lightAt(normal, lamp, eye, { free, sky, gloss: front && gloss ? gloss[cell]! : 0 });
-  into.shade[at] = light.shade;
-  into.shine[at] = light.shine;
-}
-
 const FINER_PIXELS = FINER * FINER;
 /** Finer pixels this near to each other on the mesh, in points, show one place: it is lit once. */
 const ONE_PLACE = 3;
 
-/** Whether all finer pixels of a pixel show nearly the same place, so that their middle stands for them. */
-function onePlace({ near, column, row, front }: Seen, pixels: Int32Array): boolean {
-  const first = pixels[0]!;
-  for (let finer = 0; finer < FINER_PIXELS; finer++) {
-    const pixel = pixels[finer]!;
-    if (near[pixel] === -Infinity || front[pixel] !== front[first]) return false;
-    if (Math.abs(column[pixel]! - column[first]!) > ONE_PLACE) return false;
-    if (Math.abs(row[pixel]! - row[first]!) > ONE_PLACE) return false;
-  }
-  return true;
+/** Whether two finer pixels show nearly the same place of the same side. */
+function together({ near, column, row, front }: Seen, one: number, other: number): boolean {
+  return (
+    near[other]! !== -Infinity &&
+    front[other] === front[one] &&
+    Math.abs(column[other]! - column[one]!) <= ONE_PLACE &&
+    Math.abs(row[other]! - row[one]!) <= ONE_PLACE
+  );
 }
 
-function roomFor(most: number): Samples {
-  const numbers = () => new Float32Array(most);
-  return { x: numbers(), y: numbers(), shade: numbers(), shine: numbers(), front: new Uint8Array(most) };
+function countSeen({ near }: Seen): number {
+  let count = 0;
+  for (let at = 0; at < near.length; at++) if (near[at]! !== -Infinity) count++;
+  return count;
 }
 
-/** Samples of every pixel: one where its finer ones show one place, else one for each that is filled. */
+/** Samples of every pixel: one where its four finer ones show one place, else one for each that is filled. */
 function sampleAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): Pose {
+  const { near, column, row, front } = seen;
   const [width, height] = [Math.floor(window.width / FINER), Math.floor(window.height / FINER)];
-  const samples = roomFor(seen.near.reduce((count, near) => (near === -Infinity ? count : count + 1), 0));
+  const samples = roomFor(countSeen(seen));
   const [first, filled] = [new Uint32Array(width * height + 1), new Uint8Array(width * height)];
-  const pixels = new Int32Array(FINER_PIXELS);
   let count = 0;
   for (let at = 0; at < width * height; at++) {
     first[at] = count;
-    const corner = Math.floor(at / width) * FINER * window.width + (at % width) * FINER;
-    for (let finer = 0; finer < FINER_PIXELS; finer++)
-      pixels[finer] = corner + Math.floor(finer / FINER) * window.width + (finer % FINER);
-    if (onePlace(seen, pixels)) {
-      let [column, row] = [0, 0];
-      for (let finer = 0; finer < FINER_PIXELS; finer++) {
-        column += seen.column[pixels[finer]!]! / FINER_PIXELS;
-        row += seen.row[pixels[finer]!]! / FINER_PIXELS;
-      }
-      sample(scene, samples, count++, column, row, seen.front[pixels[0]!] === 1);
+    const a = ((at / width) | 0) * FINER * window.width + (at % width) * FINER;
+    const c = a + window.width;
+    const one = near[a]! !== -Infinity && together(seen, a, a + 1) && together(seen, a, c);
+    if (one && together(seen, a, c + 1)) {
+      const x = (column[a]! + column[a + 1]! + column[c]! + column[c + 1]!) / FINER_PIXELS;
+      const y = (row[a]! + row[a + 1]! + row[c]! + row[c + 1]!) / FINER_PIXELS;
+      sample(scene, samples, count++, x, y, front[a] === 1);
       filled[at] = FINER_PIXELS;
       continue;
     }
     for (let finer = 0; finer < FINER_PIXELS; finer++) {
-      const pixel = pixels[finer]!;
-      if (seen.near[pixel] === -Infinity) continue;
-      sample(scene, samples, count++, seen.column[pixel]!, seen.row[pixel]!, seen.front[pixel] === 1);
+      const pixel = (finer < FINER ? a : c - FINER) + finer;
+      if (near[pixel] === -Infinity) continue;
+      sample(scene, samples, count++, column[pixel]!, row[pixel]!, front[pixel] === 1);
       filled[at]!++;
     }
   }
@@ -243,21 +153,15 @@ export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
 
 /** A piece as it stands before a beholder, ready for paint. @param skin its ground, and whether it stands in light */
 export function posePiece(skin: PieceGround & Pick<PieceSkin, "lit">, view: PieceView): Pose {
-  const { grid, heights } = skin;
-  const mesh = meshOf(grid, heights, SEEN_POINTS);
-  const eye = eyeAt(view.turnDeg, view.tiltDeg ?? usualTilt(grid.form));
+  const stood = standUp(skin);
+  const { mesh, on, room } = stood;
+  const eye = eyeAt(view.turnDeg, view.tiltDeg ?? room.tiltDeg);
   const spots = projected(mesh, eye);
   const extent = extentOf(mesh, spots);
   const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
   const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
   const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
-  const on = onPiece(grid, mesh.step);
-  const lamp = lampInSpace(grid.form, grid.lamp);
-  const scene: Scene = {
-    ...{ skin, mesh, lamp, eye: eye.towards },
-    sky: fieldsOf(grid).sky,
-    lampView: lampViewOf(mesh, lamp, on),
-  };
+  const scene = sceneOf(skin, stood, eye.towards);
   return sampleAll(scene, look(mesh, spots, window, on), window, pxPerMm);
 }
 
@@ -268,3 +172,11 @@ export function posePiece(skin: PieceGround & Pick<PieceSkin, "lit">, view: Piec
  */
 export const drawPiece = (skin: PieceSkin, view: PieceView): PiecePicture =>
   paintPose(posePiece(skin, view), skin.rgba);
+
+/** A still picture of a painted piece, with what is needed to show it at its size. */
+export const stillOf = (skin: PieceSkin, view: PieceView): StillPiece => ({
+  picture: drawPiece(skin, view),
+  view,
+  lit: skin.lit,
+  room: standUp(skin).room,
+});

@@ -35,6 +35,7 @@ const shown = {
   distanceMm: null,
   mostCells: 100_000,
   standing: false,
+  still: null,
   veilCoatId: null,
 } as const;
 const ask = (surfaceId = "coat-skirt") => {

@@ -1,23 +1,27 @@
 import { useEffect } from "react";
 import { create } from "zustand";
 import { asFigure } from "../../core/edits/figures";
-import type { Job, Paint } from "../../core/job";
+import { activeCoats, type Job, type Paint } from "../../core/job";
 import type { StandingPiece } from "../../core/piece/standing";
-import type { PieceView } from "../../core/piece/still";
+import type { StillPiece } from "../../core/piece/still";
 import type { Section, SectionLine } from "../../core/simulate/section";
 import type { Specimen } from "../../core/simulate/simulator";
+import { useGraphics } from "../../ui/graphics";
 import { lastOf } from "../../ui/lastOf";
 import { MOST_CELLS, usePrefs } from "../../ui/prefs";
 import { simulationWorker, type Hearing } from "../../worker/client";
 import type { SpecimenInput, SpecimenPart } from "../../worker/questions/specimen";
 import type { Steps } from "../../worker/steps";
 import { useJobStore } from "./jobStore";
+import { stillAsked, type StillAsked } from "./stillAsked";
 import { useView, type LightShown } from "./viewStore";
 
 interface Simulation {
   readonly specimen: Specimen | null;
   /** How it stands in space; null while it is looked at flat. */
   readonly standing: StandingPiece | null;
+  /** Its newest still picture in space, where the page does not draw it. */
+  readonly still: StillPiece | null;
   /** Whether the newest edit can be seen, if only as a small picture; or cannot be drawn. */
   readonly seen: boolean;
   /** Whether the picture is the full one of the newest edit. */
@@ -38,6 +42,7 @@ interface Simulation {
 export const useSimulation = create<Simulation>()(() => ({
   specimen: null,
   standing: null,
+  still: null,
   seen: true,
   fine: false,
   steps: null,
@@ -56,7 +61,7 @@ const PATIENCE_MS = 400;
 /** The newest picture asked for. */
 let asked = { id: 0, surfaceId: "" };
 
-const paintedOf = ({ specimen, standing }: SpecimenPart) => ({ specimen, standing });
+const paintedOf = ({ specimen, standing, still }: SpecimenPart) => ({ specimen, standing, still });
 
 /** What still comes for an older edit bridges the wait, but is never the full picture of the newest one. */
 function bridge(part: SpecimenPart, surfaceId: string): void {
@@ -120,15 +125,18 @@ export const drawAgain = (): void => {
   if (lastAsked) send(lastAsked);
 };
 
-/** Asks for a still picture of the piece in space, painted as the newest picture is. @param lit under the lamp */
-export function askPiece(view: PieceView, full: boolean, lit: boolean, hearing: Hearing<"piece">): void {
+/** Asks for a still picture of the piece in space from elsewhere, painted as the newest picture is. */
+export function turnStill(wanted: StillAsked): void {
   if (!lastAsked) return;
-  simulationWorker().ask("piece", { request: { ...lastAsked.request, lit }, view, full }, hearing);
+  const { view, lit } = wanted;
+  lastAsked = { ...lastAsked, still: wanted };
+  const input = { request: { ...lastAsked.request, lit }, view, full: useSimulation.getState().fine };
+  simulationWorker().ask("piece", input, { answer: (still) => useSimulation.setState({ still }) });
 }
 
 /** Asks the worker for the picture of a surface; it replaces the one asked for before. */
 export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: string, shown: Shown): void {
-  const { upTo, light, distanceMm, standing, veilCoatId } = shown;
+  const { upTo, light, distanceMm, standing, still, veilCoatId } = shown;
   const request = {
     job,
     paints,
@@ -140,7 +148,7 @@ export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: strin
     viewMm: distanceMm,
     mostCells: shown.mostCells,
   };
-  send({ request, full: true, standing });
+  send({ request, full: true, standing, ...(still && { still }) });
 }
 
 interface Shown {
@@ -151,6 +159,7 @@ interface Shown {
   /** The coat whose place lies over the picture; null for none. */
   readonly veilCoatId: string | null;
   readonly standing: boolean;
+  readonly still: StillAsked | null;
 }
 
 /** Everything the picture depends on; names and notes do not count. Asked whenever anything is stored. */
@@ -163,14 +172,25 @@ const pictureKey = lastOf((job: Job) =>
   ]),
 );
 
+/** After which coat the surface is shown: on its form before the chosen one while that is held, with the relief of then. */
+function useUpTo(surfaceId: string | null): number | null {
+  const { upTo, shape, before, coatId } = useView();
+  const job = useJobStore((state) => state.job);
+  if (!before || shape === "flat") return upTo;
+  const surface = job?.surfaces.find((one) => one.id === surfaceId);
+  const at = surface ? activeCoats(surface).findIndex((coat) => coat.id === coatId) : -1;
+  return at < 0 ? upTo : at;
+}
+
 /** Keeps the simulated picture in step with the job. Used once, by the job's frame. */
 export function useKeepSimulated(surfaceId: string | null): void {
   const key = useJobStore((state) => (state.job ? pictureKey(state.job) : ""));
   const paints = useJobStore((state) => state.paints);
-  const upTo = useView((view) => view.upTo);
-  const standing = useView((view) => view.shape === "form");
-  // On its form the piece is lit by the view itself: its own paint must come unlit.
-  const light = useView((view) => (standing && view.light === "lit" ? "colour" : view.light));
+  const upTo = useUpTo(surfaceId);
+  const onForm = useView((view) => view.shape === "form");
+  const standing = useGraphics() && onForm;
+  // On its form the piece is lit as it stands: its own paint must come unlit.
+  const light = useView((view) => (onForm && view.light === "lit" ? "colour" : view.light));
   const distanceMm = useView((view) => view.distanceMm);
   const figure = useView((view) => view.figure);
   const veilCoatId = useView((view) => (view.veil ? view.coatId : null));
@@ -180,8 +200,9 @@ export function useKeepSimulated(surfaceId: string | null): void {
     if (job && surfaceId !== null && key !== "")
       askSpecimen(asFigure(job, paints, figure), paints, surfaceId, {
         ...{ upTo, light, distanceMm, mostCells, standing, veilCoatId },
+        still: onForm && !standing ? stillAsked(surfaceId) : null,
       });
-  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, standing, veilCoatId, figure]);
+  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, onForm, standing, veilCoatId, figure]);
 }
 
 let sectionAsked = 0;

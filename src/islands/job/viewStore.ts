@@ -15,6 +15,13 @@ export const DISTANCES = [null, 200, 600, 1200] as const;
 /** How much nearer than the whole a specimen is shown at most. */
 export const MOST_ZOOM = 8;
 
+/** From where a piece is looked at: turned round its upright and from above, degrees. */
+export interface Stance {
+  readonly surfaceId: string;
+  readonly turnDeg: number;
+  readonly tiltDeg: number;
+}
+
 interface ViewState {
   readonly surfaceId: string | null;
   readonly coatId: string | null;
@@ -27,6 +34,8 @@ interface ViewState {
   readonly shape: Shape;
   /** As large on the screen as on the figure. */
   readonly trueSize: boolean;
+  /** From where a surface on its form is looked at; null as it usually is. */
+  readonly stance: Stance | null;
   /** Where the chosen coat goes, as a veil over the picture. */
   readonly veil: boolean;
   /** While held: the picture before the chosen coat. */
@@ -60,6 +69,7 @@ export const useView = create<ViewState>()(
       distanceMm: null,
       shape: usePrefs.getState().shape,
       trueSize: false,
+      stance: null,
       veil: false,
       before: false,
       outlining: false,

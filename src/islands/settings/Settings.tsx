@@ -5,7 +5,7 @@ import { call, messageOf } from "../../ui/api";
 import { AppFrame } from "../../ui/AppFrame";
 import { TopBar } from "../../ui/TopBar";
 import { NumberField } from "../../ui/NumberField";
-import { usePrefs, type Fineness } from "../../ui/prefs";
+import { usePrefs, type Fineness, type PiecesDrawn } from "../../ui/prefs";
 import { TrueSize } from "./TrueSize";
 import { SURROUNDS, type Surround } from "../../ui/theme";
 
@@ -74,8 +74,40 @@ function useProfile() {
   return { painter, change, state, problem };
 }
 
+/** How pictures of surfaces are drawn on this machine. */
+function Drawing() {
+  const { fineness, setFineness, pieces, setPieces } = usePrefs();
+  return (
+    <>
+      <Typography variant="body2">How fine surfaces are drawn</Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={fineness}
+        aria-label="How fine surfaces are drawn"
+        onChange={(_event, next: Fineness | null) => next && setFineness(next)}
+      >
+        <ToggleButton value="fine">Every mark</ToggleButton>
+        <ToggleButton value="quick">Quick, on a slow machine</ToggleButton>
+      </ToggleButtonGroup>
+      <Typography variant="body2">How a piece on its form is drawn</Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={pieces}
+        aria-label="How a piece on its form is drawn"
+        onChange={(_event, next: PiecesDrawn | null) => next && setPieces(next)}
+      >
+        <ToggleButton value="as fits">Moving, where there is a graphics chip</ToggleButton>
+        <ToggleButton value="moving">Always moving</ToggleButton>
+        <ToggleButton value="still">Still pictures</ToggleButton>
+      </ToggleButtonGroup>
+    </>
+  );
+}
+
 function Display() {
-  const { mode, setMode, surround, fineness, setFineness, setSurround } = usePrefs();
+  const { mode, setMode, surround, setSurround } = usePrefs();
   return (
     <Box sx={{ display: "grid", gap: 2, justifyItems: "start" }}>
       <Typography variant="h2">Screen</Typography>
@@ -114,17 +146,7 @@ function Display() {
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <Typography variant="body2">How fine surfaces are drawn</Typography>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={fineness}
-        aria-label="How fine surfaces are drawn"
-        onChange={(_event, next: Fineness | null) => next && setFineness(next)}
-      >
-        <ToggleButton value="fine">Every mark</ToggleButton>
-        <ToggleButton value="quick">Quick, on a slow machine</ToggleButton>
-      </ToggleButtonGroup>
+      <Drawing />
     </Box>
   );
 }

@@ -1,9 +1,10 @@
-import { boolean, number, object } from "yup";
-import { drawPiece, type PiecePicture, type PieceView } from "../../core/piece/still";
+import { boolean, object } from "yup";
+import { stillOf, type PieceView, type StillPiece } from "../../core/piece/still";
 import type { SpecimenRequest } from "../../core/simulate/simulator";
 import { bringHeights } from "../heights";
 import { defineQuestion } from "../question";
-import { simulator } from "../simulation";
+import { pieceViewField } from "../pieceView";
+import { simulator, skinOf } from "../simulation";
 import { specimenRequestField } from "../specimenRequest";
 
 export interface PieceInput {
@@ -14,24 +15,19 @@ export interface PieceInput {
 }
 
 /** A still picture of the painted piece as it stands in space. */
-export const piece = defineQuestion<PieceInput, PiecePicture>({
+export const piece = defineQuestion<PieceInput, StillPiece>({
   id: "piece",
   newestOnly: true,
   schema: object({
     full: boolean().strict().required(),
     request: specimenRequestField(),
-    view: object({
-      turnDeg: number().strict().required().min(-360).max(360),
-      tiltDeg: number().strict().min(-89).max(89).nullable().defined(),
-      pxPerMm: number().strict().required().min(0.5).max(200),
-      mostPx: number().strict().required().integer().min(16).max(2000),
-    }).required(),
+    view: pieceViewField().required(),
   }),
   async run({ request, view, full }, { wanted }) {
     const sim = await simulator;
     await bringHeights(request.job.surfaces.filter(({ id }) => id === request.surfaceId));
     const laid = await sim.lay(request, !full, wanted);
-    return laid && drawPiece(sim.skin(request, laid), view);
+    return laid && stillOf(skinOf(sim, request, laid), view);
   },
-  transfers: ({ rgba }) => [rgba.buffer],
+  transfers: ({ picture }) => [picture.rgba.buffer],
 });

@@ -1,5 +1,6 @@
 import { boolean, object } from "yup";
 import { bleed, standPiece, type StandingPiece } from "../../core/piece/standing";
+import { stillOf, type PieceView, type StillPiece } from "../../core/piece/still";
 import { buildUp } from "../../core/simulate/planes";
 import {
   specimenOf,
@@ -10,14 +11,16 @@ import {
 } from "../../core/simulate/simulator";
 import { bringHeights } from "../heights";
 import { defineQuestion } from "../question";
-import { laid, simulator } from "../simulation";
+import { pieceViewField } from "../pieceView";
+import { laid, simulator, skinOf } from "../simulation";
 import { specimenRequestField } from "../specimenRequest";
 import { takeSteps, type Steps } from "../steps";
 
-/** The surface painted, and how it stands in space where that was asked for. */
+/** The surface painted, and how it stands in space or a still picture of that where it was asked for. */
 interface Painted {
   readonly specimen: Specimen;
   readonly standing: StandingPiece | null;
+  readonly still: StillPiece | null;
 }
 
 /** The picture as it comes: small first, then full with the thickest films in it, µm. */
@@ -30,17 +33,35 @@ export interface SpecimenInput {
   readonly full: boolean;
   /** Whether it is to be drawn in space: its colours then come without any light. */
   readonly standing?: boolean;
+  /** From where a still picture of it in space is wanted too, and whether under the lamp. */
+  readonly still?: { readonly view: PieceView; readonly lit: boolean };
 }
 
-function paint(sim: Simulator, { request, standing }: SpecimenInput, surface: LaidSurface): Painted {
-  if (!standing) return { specimen: sim.picture(request, surface), standing: null };
+/** The first still picture is smaller: it has to be there at once. */
+const QUICK_PX = 260;
+
+function paint(
+  sim: Simulator,
+  { request, standing, still }: SpecimenInput,
+  surface: LaidSurface,
+  mostPx: number,
+): Painted {
+  if (still) {
+    const skin = skinOf(sim, { ...request, lit: still.lit }, surface);
+    const view = { ...still.view, mostPx: Math.min(mostPx, still.view.mostPx) };
+    // A copy goes to the page: the piece can be turned without painting it anew.
+    const specimen = specimenOf(skin.rgba.slice(), surface);
+    return { specimen, standing: null, still: stillOf(skin, view) };
+  }
+  if (!standing) return { specimen: sim.picture(request, surface), standing: null, still: null };
   const skin = sim.skin(request, surface);
   bleed(skin.rgba, skin.grid.width);
-  return { specimen: specimenOf(skin.rgba, surface), standing: standPiece(skin) };
+  return { specimen: specimenOf(skin.rgba, surface), standing: standPiece(skin), still: null };
 }
 
 /** What is handed over rather than copied. */
-function buffersOf({ specimen, standing }: Painted): ArrayBuffer[] {
+function buffersOf({ specimen, standing, still }: Painted): ArrayBuffer[] {
+  if (still) return [specimen.rgba.buffer, still.picture.rgba.buffer];
   if (!standing) return [specimen.rgba.buffer];
   const { points, normals, across, places, triangles, ground, sight } = standing;
   return [specimen.rgba, points, normals, across, places, triangles, ground, sight.near].map(
@@ -55,6 +76,9 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
   schema: object({
     full: boolean().strict().required(),
     standing: boolean().strict(),
+    still: object({ view: pieceViewField().required(), lit: boolean().strict().required() }).default(
+      undefined,
+    ),
     request: specimenRequestField(),
   }),
   async run(input, { wanted, part }) {
@@ -64,7 +88,7 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
     await bringHeights(request.job.surfaces.filter((surface) => surface.id === surfaceId));
     const coarse = await sim.lay(request, true, wanted);
     if (!coarse) return null;
-    const preview = paint(sim, input, coarse);
+    const preview = paint(sim, input, coarse, QUICK_PX);
     part({ kind: "preview", ...preview }, buffersOf(preview));
     // Small pictures of the desk need no more than this.
     if (!full) return null;
@@ -73,7 +97,7 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
     const fine = await sim.lay(request, false, wanted);
     if (!fine) return null;
     laid.last = { surface: fine, id: surfaceId };
-    const picture = paint(sim, input, fine);
+    const picture = paint(sim, input, fine, Infinity);
     const films = fine.coats.map((one) => one.film);
     const mostUm = buildUp(films, fine.grid.inside.length).reduce((most, um) => Math.max(most, um), 0);
     part({ kind: "full", ...picture, mostUm }, buffersOf(picture));

@@ -19,17 +19,21 @@ const irregular = (marks: readonly PlacedMark[]): MarkSet => ({
   ...{ key: "layer:one", label: "One", marks, aligned: false, clustered: false, alike: false, remedies: {} },
 });
 
+/** Every third of two hundred seeds is tried; CRENNA_SEEDS=1 tries them all. */
+const BY = Number(process.env.CRENNA_SEEDS ?? 3);
+
 describe("evenness", () => {
   it.each(presets.map((preset, at) => [preset.label, at] as const))(
-    "is not found in 190 of 200 seeds of %s",
+    "is not found in 95 of 100 seeds of %s",
     (_label, preset) => {
       const form = presets[preset]!.id === "bars" ? sleeve : cloak;
-      let clean = 0;
-      for (let seed = 0; seed < 200; seed++) {
+      let [clean, all] = [0, 0];
+      for (let seed = 0; seed < 200; seed += BY) {
         const layout = layoutCamouflage(started(preset, seed), { form, hand, seed });
         if (camouflageMarkSets(layout).every((set) => faultsOf(set, form).length === 0)) clean++;
+        all++;
       }
-      expect(clean).toBeGreaterThanOrEqual(190);
+      expect(clean / all).toBeGreaterThanOrEqual(0.95);
     },
   );
 

@@ -1,6 +1,6 @@
 import { Box, Typography } from "@mui/material";
 import { useEffect, useState } from "react";
-import type { PiecePicture } from "../../../core/piece/still";
+import type { PiecePicture, StillPiece } from "../../../core/piece/still";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
@@ -19,7 +19,7 @@ function useBare(surfaceId: string): PiecePicture | null {
     let gone = false;
     const request = { job, paints, surfaceId, upTo: 0, lit: true };
     // Sizes that do not fit are told beside their fields; the last piece that could be built stays.
-    const answer = (made: PiecePicture) => gone || setPicture(made);
+    const answer = (made: StillPiece) => gone || setPicture(made.picture);
     simulationWorker().ask("piece", { request, view: VIEW, full: false }, { answer });
     return () => {
       gone = true;

@@ -1,43 +1,46 @@
-import { Box, Typography } from "@mui/material";
-import { useEffect, useState } from "react";
-import type { PiecePicture } from "../../../core/piece/still";
+import { Box } from "@mui/material";
+import { useEffect } from "react";
+import type { StillPiece } from "../../../core/piece/still";
 import { Picture } from "../../../ui/Picture";
-import { askPiece, useSimulation } from "../useSimulation";
+import { turnStill, useSimulation } from "../useSimulation";
+import { stillAsked, type StillAsked } from "../stillAsked";
 import { useView } from "../viewStore";
-import type { Stance } from "./useStance";
 
-const MOST_PX = 520;
+/** While the piece is being turned its picture is smaller, so that it follows the hand. */
+const TURNING_PX = 260;
 
-/** The newest still picture of the piece as it is turned, drawn by the worker; the one before until it is there. */
-function useStill({ turnDeg, tiltDeg }: Stance): PiecePicture | null {
-  const { specimen, fine } = useSimulation();
-  const lit = useView((of) => of.light === "lit");
-  const [picture, setPicture] = useState<PiecePicture | null>(null);
-  useEffect(() => {
-    let gone = false;
-    const view = { turnDeg, tiltDeg, pxPerMm: 100, mostPx: MOST_PX };
-    if (specimen) askPiece(view, fine, lit, { answer: (answer) => gone || setPicture(answer) });
-    return () => {
-      gone = true;
-    };
-  }, [specimen, fine, lit, turnDeg, tiltDeg]);
-  return picture;
+/** What is to be asked next so that the picture at hand becomes the one that is wanted; null where it is. */
+export function nextStill({ view, lit }: StillPiece, wanted: StillAsked, fine: boolean): StillAsked | null {
+  const there = view.turnDeg === wanted.view.turnDeg && view.tiltDeg === wanted.view.tiltDeg;
+  if (!there || lit !== wanted.lit)
+    return { ...wanted, view: { ...wanted.view, mostPx: Math.min(TURNING_PX, wanted.view.mostPx) } };
+  // The full picture of the coats is on its way and brings the larger one.
+  return fine && view.mostPx !== wanted.view.mostPx ? wanted : null;
 }
 
-/** The surface on its form where the browser cannot draw in space: one still picture for every turn. @param scale pixels to the mm */
-export function FormStill({ stance, scale }: { readonly stance: Stance; readonly scale: number }) {
-  const picture = useStill(stance);
+interface Props {
+  readonly surfaceId: string;
+  readonly still: StillPiece;
+  /** Pixels of the page to the mm. */
+  readonly scale: number;
+}
+
+/** The surface on its form where the page does not draw in space: one still picture after another, drawn by the worker. */
+export function FormStill({ surfaceId, still, scale }: Props) {
+  const fine = useSimulation((state) => state.fine);
+  const { stance, zoom, light } = useView();
+  useEffect(() => {
+    const next = nextStill(still, stillAsked(surfaceId), fine);
+    if (next) turnStill(next);
+  }, [surfaceId, still, fine, stance, zoom, light]);
+  const { picture } = still;
   return (
     <Box sx={{ position: "absolute", inset: 0, display: "grid", placeItems: "center" }}>
-      {picture ? (
-        <Picture
-          pixels={picture}
-          label="The surface, simulated, on its form"
-          cssWidth={`${(picture.width / picture.pxPerMm) * scale}px`}
-        />
-      ) : (
-        <Typography sx={{ bgcolor: "background.paper", p: 1 }}>Drawing it</Typography>
-      )}
+      <Picture
+        pixels={picture}
+        label="The surface, simulated, on its form"
+        cssWidth={`${(picture.width / picture.pxPerMm) * scale}px`}
+      />
     </Box>
   );
 }

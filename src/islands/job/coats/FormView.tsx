@@ -1,15 +1,18 @@
 import { Box } from "@mui/material";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { StandingPiece } from "../../../core/piece/standing";
+import type { StillPiece } from "../../../core/piece/still";
+import type { PieceRoom } from "../../../core/piece/stood";
 import type { Specimen } from "../../../core/simulate/simulator";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
+import { graphicsFailed } from "../../../ui/graphics";
 import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
-import { useView } from "../viewStore";
+import { useView, type Stance } from "../viewStore";
 import type { FormScene, PiecePaint } from "./formScene";
 import { FormStill } from "./FormStill";
 import { SizeCaption } from "./SizeCaption";
-import { useStance, type Stance } from "./useStance";
+import { useStance } from "./useStance";
 
 interface DrawnProps {
   readonly piece: StandingPiece;
@@ -17,12 +20,10 @@ interface DrawnProps {
   readonly stance: Stance;
   readonly scale: number;
   readonly onReady: () => void;
-  /** There are no graphics: the worker draws it, one still picture after another. */
-  readonly onFailed: () => void;
 }
 
 /** The piece drawn by the browser's graphics. */
-function Drawn({ piece, paint, stance, scale, onReady, onFailed }: DrawnProps) {
+function Drawn({ piece, paint, stance, scale, onReady }: DrawnProps) {
   const room = useRef<HTMLDivElement>(null);
   const [scene, setScene] = useState<FormScene | null>(null);
   const surround = usePrefs((prefs) => prefs.surround);
@@ -38,12 +39,12 @@ function Drawn({ piece, paint, stance, scale, onReady, onFailed }: DrawnProps) {
         setScene(started);
         onReady();
       })
-      .catch(onFailed);
+      .catch(graphicsFailed);
     return () => {
       gone = true;
       started?.end();
     };
-  }, [onReady, onFailed]);
+  }, [onReady]);
   useEffect(() => scene?.show(piece, paint), [scene, piece, paint]);
   useEffect(() => scene?.light(lit, SURROUNDS[surround]), [scene, lit, surround]);
   useEffect(() => scene?.stand(stance, scale), [scene, stance, scale]);
@@ -59,14 +60,14 @@ interface Size {
 }
 
 /** Pixels to the mm at which all of a piece is seen, however it is turned round its upright. */
-function fitting({ aroundMm, upMm, tiltDeg }: StandingPiece, { width, height }: Size): number {
+function fitting({ aroundMm, upMm, tiltDeg }: PieceRoom, { width, height }: Size): number {
   const tilt = (tiltDeg * Math.PI) / 180;
   const halfMm = upMm * Math.cos(tilt) + aroundMm * Math.abs(Math.sin(tilt));
   return Math.min(height / halfMm, width / aroundMm) / 2 / (1 + MARGIN);
 }
 
 /** Pixels to the mm as the painter wants it, and to a true millimetre of the screen. */
-function useScale(piece: StandingPiece, size: Size) {
+function useScale(piece: PieceRoom, size: Size) {
   const { zoom, trueSize } = useView();
   const pxPerMm = usePrefs((prefs) => prefs.pxPerMm) ?? USUAL_PX_PER_MM;
   const scale = trueSize ? pxPerMm : fitting(piece, size) * zoom;
@@ -74,34 +75,35 @@ function useScale(piece: StandingPiece, size: Size) {
 }
 
 interface Props {
-  readonly piece: StandingPiece;
+  readonly surfaceId: string;
+  /** What the page draws itself; or the newest still picture, where it does not. */
+  readonly piece: StandingPiece | StillPiece;
   readonly paint: PiecePaint & Pick<Specimen, "reduced">;
   readonly form: SurfaceForm;
   readonly size: Size;
 }
 
 /** The surface on its form in space; dragged or by keys to turn, with the wheel nearer. */
-export function FormView({ piece, paint, form, size }: Props) {
-  const [drawn, setDrawn] = useState<"soon" | "by graphics" | "by the worker">("soon");
-  const onReady = useCallback(() => setDrawn("by graphics"), []);
-  const onFailed = useCallback(() => setDrawn("by the worker"), []);
-  const { stance, hands } = useStance(form);
-  const { scale, enlarged } = useScale(piece, size);
+export function FormView({ surfaceId, piece, paint, form, size }: Props) {
+  const [started, setStarted] = useState(false);
+  const { stance, hands } = useStance(surfaceId, form);
+  const { scale, enlarged } = useScale(piece.room, size);
+  const still = "picture" in piece;
   return (
     <Box
       role="group"
       tabIndex={0}
       aria-label="The surface on its form; arrow keys turn it, plus and minus bring it nearer"
-      data-ready={drawn !== "soon"}
+      data-ready={still || started}
       {...hands}
       sx={{
         ...{ position: "absolute", inset: 0, overflow: "hidden", touchAction: "none", cursor: "grab" },
       }}
     >
-      {drawn === "by the worker" ? (
-        <FormStill stance={stance} scale={scale} />
+      {still ? (
+        <FormStill surfaceId={surfaceId} still={piece} scale={scale} />
       ) : (
-        <Drawn {...{ piece, paint, stance, scale, onReady, onFailed }} />
+        <Drawn {...{ piece, paint, stance, scale }} onReady={() => setStarted(true)} />
       )}
       <SizeCaption specimen={paint} enlarged={enlarged} />
     </Box>

@@ -176,12 +176,12 @@ function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size:
   );
 }
 
-/** The surface before the chosen coat, while that is held to be seen. */
+/** The flat surface before the chosen coat, while that is held to be seen; on its form the worker shows it, with its relief. */
 function useBefore(): Specimen | null {
-  const { before, coatId } = useView();
+  const { before, coatId, shape } = useView();
   const surface = useSurface();
   const steps = useSimulation((state) => state.steps);
-  if (!before || !surface || !steps) return null;
+  if (!before || shape === "form" || !surface || !steps) return null;
   const at = activeCoats(surface).findIndex((coat) => coat.id === coatId);
   const rgba = steps.pictures[at];
   return rgba ? { ...steps, rgba, reduced: false } : null;
@@ -189,7 +189,8 @@ function useBefore(): Specimen | null {
 
 /** The simulated surface with rulers in millimetres, and the line of the section. */
 export function SpecimenView() {
-  const { specimen: newest, standing, failure, fine, settled } = useSimulation();
+  const { specimen: newest, standing, still, failure, fine, settled } = useSimulation();
+  const piece = standing ?? still;
   const earlier = useBefore();
   const specimen = earlier ?? newest;
   const { shape, light } = useView();
@@ -214,8 +215,15 @@ export function SpecimenView() {
       sx={{ flex: 1, minHeight: 0, position: "relative", overflow: "hidden", bgcolor: SURROUNDS[surround] }}
     >
       {specimen && size.width > 0 && shape === "flat" && <Stage specimen={specimen} size={size} />}
-      {specimen && standing && form && size.width > 0 && shape === "form" && (
-        <FormView key={surface?.id} piece={standing} paint={specimen} form={form} size={size} />
+      {specimen && piece && surface && form && size.width > 0 && shape === "form" && (
+        <FormView
+          key={surface.id}
+          surfaceId={surface.id}
+          piece={piece}
+          paint={specimen}
+          form={form}
+          size={size}
+        />
       )}
       {(light === "lit" || light === "light") && <LampDial />}
       <DrawingBar />

@@ -24,8 +24,9 @@ import {
 } from "three";
 import { eyeAt } from "../../../core/piece/raster";
 import type { StandingPiece } from "../../../core/piece/standing";
+import type { PieceRoom } from "../../../core/piece/stood";
 import { PIECE_FRAGMENT, PIECE_VERTEX } from "./pieceShader";
-import type { Stance } from "./useStance";
+import type { Stance } from "../viewStore";
 
 /** Paint of a piece: a flat picture of it, of any fineness. */
 export interface PiecePaint {
@@ -94,7 +95,7 @@ function geometryOf(piece: StandingPiece): BufferGeometry {
 /** Points the camera as a beholder far away who looks at the middle of the piece. @param halfMm from there to the upper edge */
 function aim(
   camera: OrthographicCamera,
-  { middle, aroundMm, upMm }: StandingPiece,
+  { middle, aroundMm, upMm }: PieceRoom,
   { turnDeg, tiltDeg }: Stance,
   halfMm: number,
   aspect: number,
@@ -147,7 +148,7 @@ export function startScene(room: HTMLElement): FormScene {
       const { clientWidth: width, clientHeight: height } = room;
       if (!shown || !seen || height === 0) return;
       const { stance, pxPerMm } = seen;
-      uniforms.eye.value = aim(camera, shown.piece, stance, height / 2 / pxPerMm, width / height);
+      uniforms.eye.value = aim(camera, shown.piece.room, stance, height / 2 / pxPerMm, width / height);
       renderer.render(scene, camera);
     });
   };

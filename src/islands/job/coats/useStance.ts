@@ -1,14 +1,8 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type WheelEvent } from "react";
+import { useRef, type KeyboardEvent, type PointerEvent, type WheelEvent } from "react";
 import { usualTilt } from "../../../core/piece/stance";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
 import { clamp } from "../../../core/units";
-import { MOST_ZOOM, useView } from "../viewStore";
-
-/** From where a piece is looked at: turned round its upright and from above, degrees. */
-export interface Stance {
-  readonly turnDeg: number;
-  readonly tiltDeg: number;
-}
+import { MOST_ZOOM, useView, type Stance } from "../viewStore";
 
 /** Degrees by key and by pixel of a drag; how much nearer a step of a key or of the wheel is. */
 const [BY_KEY, BY_PX, NEARER] = [9, 0.5, 1.18] as const;
@@ -21,11 +15,6 @@ const ARROWS: Readonly<Record<string, readonly [aside: number, up: number]>> = {
   ArrowDown: [0, -1],
 };
 
-const turned = ({ turnDeg, tiltDeg }: Stance, aside: number, up: number): Stance => ({
-  turnDeg: (turnDeg + aside) % 360,
-  tiltDeg: clamp(tiltDeg + up, -MOST_TILT, MOST_TILT),
-});
-
 /** Brings it nearer by so many steps; by what can be seen at least, and the whole at most. */
 function bringNearer(steps: number): void {
   const { zoom, set } = useView.getState();
@@ -34,16 +23,28 @@ function bringNearer(steps: number): void {
 }
 
 /** Where a piece is looked at from, and what turns it: a drag and arrow keys; the wheel, plus and minus bring it nearer. */
-export function useStance(form: SurfaceForm) {
-  const usual = { turnDeg: 0, tiltDeg: usualTilt(form) };
-  const [stance, setStance] = useState<Stance>(usual);
+export function useStance(surfaceId: string, form: SurfaceForm) {
+  const usual: Stance = { surfaceId, turnDeg: 0, tiltDeg: usualTilt(form) };
+  const of = (stance: Stance | null) => (stance?.surfaceId === surfaceId ? stance : usual);
+  const stance = of(useView((view) => view.stance));
   const grip = useRef<{ readonly x: number; readonly y: number } | null>(null);
+  const turn = (aside: number, up: number) => {
+    const { stance: now, set } = useView.getState();
+    const { turnDeg, tiltDeg } = of(now);
+    set({
+      stance: {
+        surfaceId,
+        turnDeg: (turnDeg + aside) % 360,
+        tiltDeg: clamp(tiltDeg + up, -MOST_TILT, MOST_TILT),
+      },
+    });
+  };
   const hands = {
     onKeyDown(event: KeyboardEvent) {
       const arrow = ARROWS[event.key];
-      if (arrow) setStance((now) => turned(now, arrow[0] * BY_KEY, arrow[1] * BY_KEY));
+      if (arrow) turn(arrow[0] * BY_KEY, arrow[1] * BY_KEY);
       else if (event.key === "+" || event.key === "-") bringNearer(event.key === "+" ? 1 : -1);
-      else if (event.key === "Home") setStance(usual);
+      else if (event.key === "Home") useView.getState().set({ stance: null });
       else return;
       event.preventDefault();
     },
@@ -55,7 +56,7 @@ export function useStance(form: SurfaceForm) {
       const held = grip.current;
       if (!held) return;
       grip.current = { x: clientX, y: clientY };
-      setStance((now) => turned(now, (held.x - clientX) * BY_PX, (clientY - held.y) * BY_PX));
+      turn((held.x - clientX) * BY_PX, (clientY - held.y) * BY_PX);
     },
     onPointerUp() {
       grip.current = null;

@@ -1,0 +1,66 @@
+import type { SpacePoint } from "../surface/forms/form";
+import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
+import type { OnPiece } from "./raster";
+import { lampViewOf, type LampView } from "./shade";
+import { onPiece, type PieceGround } from "./skin";
+import { lampInSpace, usualTilt } from "./stance";
+
+/** The room a piece takes up, however it is turned round its upright. */
+export interface PieceRoom {
+  /** Its middle, and its greatest distance from the upright through it and from the level of it, mm. */
+  readonly middle: SpacePoint;
+  readonly aroundMm: number;
+  readonly upMm: number;
+  /** From how far above such a piece is usually looked at, degrees. */
+  readonly tiltDeg: number;
+}
+
+/** A painted piece bent as its form stands, under its lamp: whatever does not depend on who looks. */
+export interface Stood {
+  readonly mesh: PieceMesh;
+  readonly on: OnPiece;
+  /** Unit vector to the lamp. */
+  readonly lamp: SpacePoint;
+  readonly lampView: LampView;
+  readonly room: PieceRoom;
+}
+
+/** The box around the squares that hold something: its middle, and how far they lie from the upright through it and from its level. */
+function roomOf({ points, holds, columns }: PieceMesh): Omit<PieceRoom, "tiltDeg"> {
+  const [low, high] = [new Float64Array(3).fill(Infinity), new Float64Array(3).fill(-Infinity)];
+  const each = (visit: (point: number) => void) => {
+    for (let at = 0; at < holds.length; at++)
+      if (holds[at]! > 0)
+        for (let corner = 0; corner < 4; corner++) visit((at + (corner & 1) + (corner >> 1) * columns) * 3);
+  };
+  each((point) => {
+    for (let axis = 0; axis < 3; axis++) {
+      const value = points[point + axis]!;
+      if (value < low[axis]!) low[axis] = value;
+      if (value > high[axis]!) high[axis] = value;
+    }
+  });
+  const [x, y, z] = [0, 1, 2].map((axis) => (low[axis]! + high[axis]!) / 2) as [number, number, number];
+  let around = 0;
+  each((point) => {
+    const [dx, dz] = [points[point]! - x, points[point + 2]! - z];
+    around = Math.max(around, dx * dx + dz * dz);
+  });
+  return { middle: [x, y, z], aroundMm: Math.sqrt(around), upMm: (high[1]! - low[1]!) / 2 };
+}
+
+const known = new WeakMap<PieceGround, Stood>();
+
+/** Stands a painted piece up under its lamp; kept as long as its ground is, so that turning it costs only looking. */
+export function standUp(ground: PieceGround): Stood {
+  const before = known.get(ground);
+  if (before) return before;
+  const { grid, heights } = ground;
+  const mesh = meshOf(grid, heights, SEEN_POINTS);
+  const on = onPiece(grid, mesh.step);
+  const lamp = lampInSpace(grid.form, grid.lamp);
+  const lampView = lampViewOf(mesh, lamp, on, Math.max(grid.width, grid.height));
+  const stood = { mesh, on, lamp, lampView, room: { ...roomOf(mesh), tiltDeg: usualTilt(grid.form) } };
+  known.set(ground, stood);
+  return stood;
+}
