@@ -122,7 +122,7 @@ test("where the browser cannot draw in space, still pictures show the piece from
   // Held, it is seen before the chosen coat, and let go as it was.
   await page.getByRole("button", { name: "Show all coats" }).click();
   await page.getByRole("button", { name: /^Coat 3/ }).click();
-  await fine(page);
+  await expect(page.locator('[data-testid="specimen"][data-settled="true"]')).toBeVisible();
   const whole = await shot();
   const hold = page.getByRole("button", { name: "Hold: before it" });
   await hold.focus();
