@@ -2,6 +2,7 @@ import { decodeSrgb } from "../colour/spaces";
 import { CURVE } from "../simulate/compositor";
 import { CURVE_STEPS } from "../simulate/kernel/layout";
 import type { SurfaceGrid } from "../surface/grid";
+import { SEEN_POINTS } from "./mesh";
 import { extentOf, eyeAt, look, projected, windowAround, type Seen, type Window } from "./raster";
 import { roomFor, sample, sceneOf, type Samples, type Scene } from "./sample";
 import { INSIDE, type PieceGround, type PieceSkin } from "./skin";
@@ -151,9 +152,12 @@ export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
   return { rgba, width, height, pxPerMm };
 }
 
+/** Points that are seen in a picture of some size: one for every few pixels. */
+const pointsFor = ({ mostPx }: PieceView): number => Math.min(SEEN_POINTS, (mostPx * mostPx) / 5);
+
 /** A piece as it stands before a beholder, ready for paint. @param skin its ground, and whether it stands in light */
 export function posePiece(skin: PieceGround & Pick<PieceSkin, "lit">, view: PieceView): Pose {
-  const stood = standUp(skin);
+  const stood = standUp(skin, pointsFor(view));
   const { mesh, on, room } = stood;
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? room.tiltDeg);
   const spots = projected(mesh, eye);
@@ -178,5 +182,5 @@ export const stillOf = (skin: PieceSkin, view: PieceView): StillPiece => ({
   picture: drawPiece(skin, view),
   view,
   lit: skin.lit,
-  room: standUp(skin).room,
+  room: standUp(skin, pointsFor(view)).room,
 });

@@ -49,18 +49,24 @@ function roomOf({ points, holds, columns }: PieceMesh): Omit<PieceRoom, "tiltDeg
   return { middle: [x, y, z], aroundMm: Math.sqrt(around), upMm: (high[1]! - low[1]!) / 2 };
 }
 
-const known = new WeakMap<PieceGround, Stood>();
+const known = new WeakMap<PieceGround, Map<number, Stood>>();
 
-/** Stands a painted piece up under its lamp; kept as long as its ground is, so that turning it costs only looking. */
-export function standUp(ground: PieceGround): Stood {
-  const before = known.get(ground);
+/**
+ * Stands a painted piece up under its lamp; kept as long as its ground is, so that turning it costs only looking.
+ * @param mostPoints about how many points its mesh may have
+ */
+export function standUp(ground: PieceGround, mostPoints = SEEN_POINTS): Stood {
+  const before = known.get(ground)?.get(mostPoints);
   if (before) return before;
-  const { grid, heights } = ground;
-  const mesh = meshOf(grid, heights, SEEN_POINTS);
+  const stood = stand(ground, mostPoints);
+  known.set(ground, (known.get(ground) ?? new Map<number, Stood>()).set(mostPoints, stood));
+  return stood;
+}
+
+function stand({ grid, heights }: PieceGround, mostPoints: number): Stood {
+  const mesh = meshOf(grid, heights, mostPoints);
   const on = onPiece(grid, mesh.step);
   const lamp = lampInSpace(grid.form, grid.lamp);
   const lampView = lampViewOf(mesh, lamp, on, Math.max(grid.width, grid.height));
-  const stood = { mesh, on, lamp, lampView, room: { ...roomOf(mesh), tiltDeg: usualTilt(grid.form) } };
-  known.set(ground, stood);
-  return stood;
+  return { mesh, on, lamp, lampView, room: { ...roomOf(mesh), tiltDeg: usualTilt(grid.form) } };
 }

@@ -77,8 +77,9 @@ export interface Ground {
 /** Relief with films on it, mm. */
 export function raisedBy(grid: SurfaceGrid, films: readonly FilmPlanes[]): Float32Array {
   if (films.length === 0) return grid.relief;
-  const heights = buildUp(films, grid.inside.length);
-  for (let at = 0; at < heights.length; at++) heights[at] = grid.relief[at]! + heights[at]! * 0.001;
+  const builtUm = buildUp(films, grid.inside.length);
+  const heights = new Float32Array(builtUm.length);
+  for (let at = 0; at < heights.length; at++) heights[at] = grid.relief[at]! + builtUm[at]! * 0.001;
   return heights;
 }
 

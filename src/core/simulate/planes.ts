@@ -63,8 +63,19 @@ export function filmAt(planes: FilmPlanes, at: number): number {
   return planes.maxUm * root * root * (planes.cover[at]! / 255);
 }
 
-/** Sum of all films per cell, µm: what has built up on the relief. */
+/** The last sum: a picture asks for the same one more than once. */
+let last: { readonly films: readonly FilmPlanes[]; readonly sum: Float32Array } | null = null;
+
+/** Sum of all films per cell, µm: what has built up on the relief. Not to be changed. */
 export function buildUp(films: readonly FilmPlanes[], count: number): Float32Array {
+  const same = last?.films.length === films.length && last.sum.length === count;
+  if (same && films.every((film, at) => film === last!.films[at])) return last!.sum;
+  const sum = sumOf(films, count);
+  last = { films, sum };
+  return sum;
+}
+
+function sumOf(films: readonly FilmPlanes[], count: number): Float32Array {
   const out = new Float32Array(count);
   for (const film of films) {
     const heights = Float32Array.from({ length: LEVELS }, (_, level) => film.maxUm * (level / 255) ** 2);
