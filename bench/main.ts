@@ -2,7 +2,8 @@ import { benchBrowser } from "./browser";
 import { benchCore } from "./core";
 import { benchServer } from "./server";
 
-const only = (part: string) => process.argv.includes(`--${part}`);
-if (!only("server")) await benchCore();
-if (!only("core")) await benchServer();
-if (!only("core") && !only("server")) await benchBrowser();
+const PARTS = { core: benchCore, server: benchServer, browser: benchBrowser };
+
+/** Named parts only, as in `npm run bench -- --core`; all of them where none is named. */
+const named = Object.keys(PARTS).filter((part) => process.argv.includes(`--${part}`));
+for (const [part, run] of Object.entries(PARTS)) if (named.length === 0 || named.includes(part)) await run();

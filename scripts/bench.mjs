@@ -1,4 +1,4 @@
-// npm run bench: figures and ratios of one run. `-- --core` leaves the browser out.
+// npm run bench: figures and ratios of one run. `-- --core`, `--server` or `--browser` for one part.
 import path from "node:path";
 import { pathToFileURL } from "node:url";
 import { build } from "vite";
