@@ -127,6 +127,41 @@ describe("a sleeve", () => {
   });
 });
 
+describe("a sleeve that is bent", () => {
+  const sizes = { lengthMm: 24, topMm: 16, jointMm: 14, hemMm: 13, jointAt: 40, bendDeg: 80, creases: 0 };
+  const form = build("sleeve", { ...sizes, cuffMm: 0, turnedMm: 0, proudMm: 0, creaseMm: 0 });
+  /** The middle line at a height, between its front and its back. */
+  const middle = (heightMm: number) => {
+    const [front, back] = [180, 0].map((turnDeg) => form.inSpace({ turnDeg, heightMm }));
+    return [0, 1, 2].map((axis) => (front![axis]! + back![axis]!) / 2);
+  };
+  /** Which way the middle line runs, degrees from upright to the right. */
+  const way = (heightMm: number) => {
+    const [from, to] = [middle(heightMm - 0.4), middle(heightMm + 0.4)];
+    return (Math.atan2(to[0]! - from[0]!, to[1]! - from[1]!) * 180) / Math.PI;
+  };
+
+  it("bends at its joint as far as asked, and is straight beside it", () => {
+    expect(way(1)).toBeCloseTo(0, 0);
+    expect(way(4)).toBeCloseTo(way(1), 0);
+    expect(way(22)).toBeCloseTo(80, 0);
+    expect(way(19)).toBeCloseTo(way(22), 0);
+    expect(way(0.4 * 24)).toBeGreaterThan(25);
+    expect(way(0.4 * 24)).toBeLessThan(55);
+  });
+
+  it("does not fold on its inner side", () => {
+    for (let heightMm = 0.5; heightMm < 23.5; heightMm += 0.25) {
+      const [from, to] = [heightMm, heightMm + 0.25].map((at) =>
+        form.inSpace({ turnDeg: 270, heightMm: at }),
+      );
+      const turned = (way(heightMm + 0.125) * Math.PI) / 180;
+      const on = (to![0] - from![0]) * Math.sin(turned) + (to![1] - from![1]) * Math.cos(turned);
+      expect(on).toBeGreaterThan(0);
+    }
+  });
+});
+
 describe("a helmet", () => {
   const sizes = {
     roundMm: 26,

@@ -221,13 +221,14 @@ export const sleeve = defineForm({
   build(values, seed) {
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { lengthMm, bendDeg } = values;
+    const { lengthMm, bendDeg, jointAt } = values;
     return buildTurned({
       id: "sleeve",
       lengthMm,
       roundAt: girths(girthsOf(values)),
       relief: reliefOf(values, seed),
       bendDeg,
+      jointMm: (jointAt / 100) * lengthMm,
     });
   },
 });

@@ -10,8 +10,10 @@ interface TurnedOptions {
   readonly roundAt: (heightMm: number) => number;
   /** Height above the plain form, mm. */
   readonly relief: (place: Place) => number;
-  /** How far the middle line bends to the right over its length, degrees. */
+  /** How far the middle line bends to the right, degrees. */
   readonly bendDeg?: number;
+  /** Height of the joint it bends at, mm; evenly over its length where left out. */
+  readonly jointMm?: number;
   /** Degrees of turn of seams that part it; one behind where left out. */
   readonly seamsDeg?: readonly number[];
 }
@@ -56,23 +58,73 @@ function profileOf(lengthMm: number, roundAt: (heightMm: number) => number) {
 }
 
 /** The most that a turned form is stretched when it is laid flat: its rows slide on each other where it tapers. */
-function distortionOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: number): number {
+function distortionOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: Bend): number {
   let most = 1;
   for (let at = 0; at <= STEPS; at++) {
     const heightMm = (at / STEPS) * lengthMm;
     const slide = Math.PI * Math.abs(profile.lean(heightMm));
     const stretched = (slide + Math.sqrt(slide * slide + 4)) / 2;
-    most = Math.max(most, stretched * (1 + Math.abs(bend) * profile.radius(heightMm)));
+    most = Math.max(most, stretched * (1 + bend.tightAt(profile.middle(heightMm)) * profile.radius(heightMm)));
   }
   return most;
 }
 
-/** How a turned form lies in space, without its relief. @param bend of its middle line, radians a mm */
-function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: number) {
+/** A middle line that goes straight up, round in an arc to the right, and straight on; by the way along it, mm. */
+interface Bend {
+  /** How far it has turned, radians. */
+  turnedAt(mm: number): number;
+  pointAt(mm: number): readonly [x: number, y: number];
+  /** One over the radius of the arc, 1/mm; 0 where it is straight. */
+  tightAt(mm: number): number;
+}
+
+/** An arc is this much wider than the form is thick at least: its inner side does not fold. */
+const ROOM_INSIDE = 1.25;
+
+/** The length an arc round a joint needs so that it is wide enough everywhere on it, mm. @param roomAt what the form needs at a height */
+function arcLength(jointMm: number, mostMm: number, roomAt: (heightMm: number) => number): number {
+  let wide = Math.max(1e-3, roomAt(jointMm));
+  for (let turn = 0; turn < 4; turn++)
+    for (let at = -4; at <= 4; at++) wide = Math.max(wide, roomAt(jointMm + (at / 8) * wide));
+  return Math.min(mostMm, wide);
+}
+
+function bendOf(
+  { radius, middle, middleMm }: ReturnType<typeof profileOf>,
+  bendDeg: number,
+  jointMm?: number,
+): Bend {
+  const all = bendDeg * TO_RAD;
+  const wide =
+    jointMm === undefined
+      ? middleMm
+      : arcLength(jointMm, middleMm, (mm) => ROOM_INSIDE * Math.abs(all) * radius(mm));
+  // Near an end it begins there: the whole bend is on the piece.
+  const joint = jointMm === undefined ? middleMm / 2 : middle(jointMm);
+  const from = Math.min(middleMm - wide, Math.max(0, joint - wide / 2));
+  const tight = all / wide;
+  const within = (mm: number) => Math.min(wide, Math.max(0, mm - from));
+  const turnedAt = (mm: number) => tight * within(mm);
+  return {
+    turnedAt,
+    tightAt: (mm) => (mm < from || mm > from + wide ? 0 : Math.abs(tight)),
+    pointAt(mm) {
+      const turned = turnedAt(mm);
+      const [before, after] = [Math.min(mm, from), Math.max(0, mm - from - wide)];
+      const straight = Math.abs(tight) < 1e-9;
+      const x = straight ? 0 : (1 - Math.cos(turned)) / tight;
+      const y = straight ? within(mm) : Math.sin(turned) / tight;
+      return [x + after * Math.sin(turned), before + y + after * Math.cos(turned)];
+    },
+  };
+}
+
+/** How a turned form lies in space, without its relief. */
+function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: Bend) {
   const facing = ({ turnDeg, heightMm }: Place): SpacePoint => {
     const [turn, lean] = [(turnDeg - 180) * TO_RAD, profile.lean(heightMm)];
     const level = Math.sqrt(1 - lean * lean);
-    const bent = bend * profile.middle(heightMm);
+    const bent = bend.turnedAt(profile.middle(heightMm));
     const [right, up] = [Math.sin(turn) * level, -lean];
     return [
       right * Math.cos(bent) + up * Math.sin(bent),
@@ -85,9 +137,8 @@ function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: 
     // What lies beyond an end goes on straight.
     const beyond = heightMm - Math.min(lengthMm, Math.max(0, heightMm));
     const middle = profile.middle(heightMm) + beyond;
-    const bent = bend * middle;
-    const straight = Math.abs(bend) < 1e-9;
-    const [x, y] = straight ? [0, middle] : [(1 - Math.cos(bent)) / bend, Math.sin(bent) / bend];
+    const bent = bend.turnedAt(middle);
+    const [x, y] = bend.pointAt(middle);
     const aside = radius * Math.sin(turn);
     return [x + aside * Math.cos(bent), y - aside * Math.sin(bent), radius * Math.cos(turn)];
   };
@@ -102,7 +153,7 @@ function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: 
 export function buildTurned(options: TurnedOptions): SurfaceForm {
   const { id, lengthMm, relief, seamsDeg = [0] } = options;
   const profile = profileOf(lengthMm, options.roundAt);
-  const bend = ((options.bendDeg ?? 0) * TO_RAD) / profile.middleMm;
+  const bend = bendOf(profile, options.bendDeg ?? 0, options.jointMm);
   const { facing, plain } = spaceOf(lengthMm, profile, bend);
   const lengthAt = (heightMm: number) => 2 * Math.PI * profile.radius(heightMm);
   const widest = Math.max(...Array.from({ length: STEPS + 1 }, (_, at) => lengthAt((at / STEPS) * lengthMm)));
