@@ -25,6 +25,9 @@ export interface PiecePicture {
   readonly width: number;
   readonly height: number;
   readonly pxPerMm: number;
+  /** Where its upper left corner lies on the beholder's plane: mm right and up of the middle of all. */
+  readonly leftMm: number;
+  readonly topMm: number;
 }
 
 /** A still picture of a piece, from where it is seen, and the room the piece takes up. */
@@ -73,6 +76,8 @@ export interface Pose {
   readonly width: number;
   readonly height: number;
   readonly pxPerMm: number;
+  readonly leftMm: number;
+  readonly topMm: number;
   readonly samples: Samples;
   /** First sample of each pixel, and one more for the end. */
   readonly first: Uint32Array;
@@ -127,12 +132,13 @@ function sampleAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): P
     }
   }
   first[width * height] = count;
-  return { grid: scene.skin.grid, width, height, pxPerMm, samples, first, filled };
+  const { left: leftMm, top: topMm } = window;
+  return { grid: scene.skin.grid, width, height, pxPerMm, leftMm, topMm, samples, first, filled };
 }
 
 /** A picture of a posed piece in a paint: every pixel is the mean of its samples, in light and not in bytes. */
 export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
-  const { grid, width, height, pxPerMm, samples, first, filled } = pose;
+  const { grid, width, height, pxPerMm, leftMm, topMm, samples, first, filled } = pose;
   const rgba = new Uint8ClampedArray(width * height * 4);
   const [one, sum] = [new Float64Array(3), new Float64Array(3)];
   for (let at = 0; at < filled.length; at++) {
@@ -149,7 +155,7 @@ export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
       rgba[at * 4 + channel] = CURVE[Math.round(sum[channel]! * share)]!;
     rgba[at * 4 + 3] = Math.round((255 * filled[at]!) / FINER_PIXELS);
   }
-  return { rgba, width, height, pxPerMm };
+  return { rgba, width, height, pxPerMm, leftMm, topMm };
 }
 
 /** Points that are seen in a picture of some size: one for every few pixels. */

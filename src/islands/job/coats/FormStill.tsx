@@ -1,5 +1,6 @@
 import { Box } from "@mui/material";
 import { useEffect } from "react";
+import { dot, eyeAt } from "../../../core/piece/raster";
 import type { StillPiece } from "../../../core/piece/still";
 import { Picture } from "../../../ui/Picture";
 import { turnStill, useSimulation } from "../useSimulation";
@@ -23,10 +24,21 @@ interface Props {
   readonly still: StillPiece;
   /** Pixels of the page to the mm. */
   readonly scale: number;
+  /** Of the view, in pixels of the page. */
+  readonly size: { readonly width: number; readonly height: number };
+}
+
+/** Where a still picture lies in its view so that the middle of the piece is the middle of the view. */
+function seatOf({ picture, view, room }: StillPiece, scale: number, size: Props["size"]) {
+  const { right, up } = eyeAt(view.turnDeg, view.tiltDeg ?? room.tiltDeg);
+  return {
+    left: size.width / 2 + (picture.leftMm - dot(room.middle, right)) * scale,
+    top: size.height / 2 - (picture.topMm - dot(room.middle, up)) * scale,
+  };
 }
 
 /** The surface on its form where the page does not draw in space: one still picture after another, drawn by the worker. */
-export function FormStill({ surfaceId, still, scale }: Props) {
+export function FormStill({ surfaceId, still, scale, size }: Props) {
   const fine = useSimulation((state) => state.fine);
   const { stance, zoom, light } = useView();
   useEffect(() => {
@@ -35,7 +47,7 @@ export function FormStill({ surfaceId, still, scale }: Props) {
   }, [surfaceId, still, fine, stance, zoom, light]);
   const { picture } = still;
   return (
-    <Box sx={{ position: "absolute", inset: 0, display: "grid", placeItems: "center" }}>
+    <Box sx={{ position: "absolute", ...seatOf(still, scale, size) }}>
       <Picture
         pixels={picture}
         label="The surface, simulated, on its form"

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { StandingPiece } from "../../../core/piece/standing";
 import type { StillPiece } from "../../../core/piece/still";
 import type { PieceRoom } from "../../../core/piece/stood";
+import type { SectionLine } from "../../../core/simulate/section";
 import type { Specimen } from "../../../core/simulate/simulator";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
 import { graphicsFailed } from "../../../ui/graphics";
@@ -10,6 +11,7 @@ import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { useView, type Stance } from "../viewStore";
 import type { FormScene, PiecePaint } from "./formScene";
+import { FormMarks } from "./FormMarks";
 import { FormStill } from "./FormStill";
 import { SizeCaption } from "./SizeCaption";
 import { useStance } from "./useStance";
@@ -81,10 +83,12 @@ interface Props {
   readonly paint: PiecePaint & Pick<Specimen, "reduced">;
   readonly form: SurfaceForm;
   readonly size: Size;
+  /** Where the section is cut, mm on the flat. */
+  readonly line: SectionLine;
 }
 
 /** The surface on its form in space; dragged or by keys to turn, with the wheel nearer. */
-export function FormView({ surfaceId, piece, paint, form, size }: Props) {
+export function FormView({ surfaceId, piece, paint, form, size, line }: Props) {
   const [started, setStarted] = useState(false);
   const { stance, hands } = useStance(surfaceId, form);
   const { scale, enlarged } = useScale(piece.room, size);
@@ -101,10 +105,11 @@ export function FormView({ surfaceId, piece, paint, form, size }: Props) {
       }}
     >
       {still ? (
-        <FormStill surfaceId={surfaceId} still={piece} scale={scale} />
+        <FormStill {...{ surfaceId, scale, size }} still={piece} />
       ) : (
         <Drawn {...{ piece, paint, stance, scale }} onReady={() => setStarted(true)} />
       )}
+      <FormMarks {...{ form, stance, scale, size, line }} room={piece.room} />
       <SizeCaption specimen={paint} enlarged={enlarged} />
     </Box>
   );

@@ -193,7 +193,7 @@ export function SpecimenView() {
   const piece = standing ?? still;
   const earlier = useBefore();
   const specimen = earlier ?? newest;
-  const { shape, light } = useView();
+  const { shape, light, line } = useView();
   const { form } = useBuilt(useSurface());
   const surround = usePrefs((prefs) => prefs.surround);
   const { setRoom, size } = useRoom();
@@ -223,6 +223,7 @@ export function SpecimenView() {
           paint={specimen}
           form={form}
           size={size}
+          line={lineOn(specimen, line)}
         />
       )}
       {(light === "lit" || light === "light") && <LampDial />}

@@ -5,7 +5,7 @@ import { nextStill } from "./FormStill";
 const view = { turnDeg: 9, tiltDeg: null, pxPerMm: 200, mostPx: 520 };
 const wanted = { view, lit: true };
 const still = (part: Partial<typeof view>, lit = true): StillPiece => ({
-  picture: { rgba: new Uint8ClampedArray(4), width: 1, height: 1, pxPerMm: 1 },
+  picture: { rgba: new Uint8ClampedArray(4), width: 1, height: 1, pxPerMm: 1, leftMm: 0, topMm: 0 },
   view: { ...view, ...part },
   lit,
   room: { middle: [0, 0, 0], aroundMm: 1, upMm: 1, tiltDeg: 12 },
