@@ -15,6 +15,7 @@ export interface Scene {
   readonly lampView: LampView;
 }
 
+/** The scene of a stood piece before an eye. @param eye unit vector towards it */
 export const sceneOf = (skin: Scene["skin"], { mesh, lamp, lampView }: Stood, eye: SpacePoint): Scene => ({
   ...{ skin, mesh, lamp, eye, lampView },
   sky: fieldsOf(skin.grid).sky,
@@ -85,6 +86,15 @@ function tip({ mesh, skin }: Scene, at: number, cell: number): void {
   for (let axis = 0; axis < 3; axis++) normal[axis]! -= right * across[axis]! + low * down[axis]!;
 }
 
+const facesLamp = ({ lamp }: Scene): boolean =>
+  normal[0]! * lamp[0] + normal[1]! * lamp[1] + normal[2]! * lamp[2] > 0;
+
+/** How much of the lamp reaches a place between four points of the mesh, 0…1. */
+function freeAt({ mesh, lampView }: Scene, at: number, tx: number, ty: number): number {
+  blend(mesh.points, mesh, at, tx, ty, point);
+  return reached(lampView, point[0]!, point[1]!, point[2]!);
+}
+
 /** Takes a sample of the mesh from its painted side or its inner one. @param column, row where, in points of the mesh */
 export function sample(
   scene: Scene,
@@ -94,7 +104,7 @@ export function sample(
   row: number,
   front: boolean,
 ): void {
-  const { mesh, skin, lamp, lampView } = scene;
+  const { mesh, skin, lamp } = scene;
   const { grid, gloss } = skin;
   const x = Math.min(grid.width - 1, column * mesh.step);
   const y = Math.min(grid.height - 1, row * mesh.step);
@@ -110,11 +120,7 @@ export function sample(
   if (mesh.step > 1) tip(scene, at, cell);
   unit(normal);
   if (!front) for (let axis = 0; axis < 3; axis++) normal[axis]! *= -1;
-  let free = 0;
-  if (normal[0]! * lamp[0] + normal[1]! * lamp[1] + normal[2]! * lamp[2] > 0) {
-    blend(mesh.points, mesh, at, column - left, row - top, point);
-    free = reached(lampView, point[0]!, point[1]!, point[2]!);
-  }
+  const free = facesLamp(scene) ? freeAt(scene, at, column - left, row - top) : 0;
   lightOn(
     normal,
     lamp,

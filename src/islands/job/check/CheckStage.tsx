@@ -3,15 +3,18 @@ import { lazy, Suspense } from "react";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
 import { checksOf } from "../../../core/checks";
 import { counted, formatNumber } from "../../../core/units";
+import type { Specimen } from "../../../core/simulate/simulator";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { ColumnHead, Row } from "../../../ui/Row";
+import { useRoom } from "../../../ui/useRoom";
+import { FormView } from "../coats/FormView";
 import { useEdit, useJob } from "../jobStore";
 import { useJudged } from "../useJudged";
 import { useFindings } from "../useStageStates";
 import { useSimulation } from "../useSimulation";
-import { useSurface } from "../useSurface";
+import { useBuilt, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { FindingLine } from "./FindingLine";
 import { SpotRings } from "./SpotRings";
@@ -20,47 +23,74 @@ import { useSpots } from "./useSpots";
 // Charts are heavy and only needed here.
 const StepsChart = lazy(async () => ({ default: (await import("./StepsChart")).StepsChart }));
 
-function Whole() {
-  const { specimen, mostUm } = useSimulation();
+/** The surface laid flat, with rings round the marks of the finding that is shown. */
+function Flat({ specimen, name }: { readonly specimen: Specimen; readonly name: string }) {
   const spots = useSpots();
+  return (
+    <Box
+      sx={{
+        position: "relative",
+        width: `min(100%, 620px, ${(38 * specimen.width) / specimen.height}vh)`,
+      }}
+    >
+      <Picture pixels={specimen} label={`${name}, simulated`} cssWidth="100%" />
+      <svg
+        viewBox={`0 0 ${specimen.width} ${specimen.height}`}
+        style={{ position: "absolute", inset: 0, width: "100%", height: "100%", pointerEvents: "none" }}
+      >
+        <SpotRings
+          spots={spots}
+          perMm={1 / specimen.pitchMm}
+          place={(x, y) => [
+            (x - specimen.originX) / specimen.pitchMm,
+            (y - specimen.originY) / specimen.pitchMm,
+          ]}
+        />
+      </svg>
+    </Box>
+  );
+}
+
+/** The surface as the painter looks at it; flat while marks are shown, as some of them may lie behind. */
+function Looked() {
+  const { specimen, standing, still } = useSimulation();
   const surround = usePrefs((prefs) => prefs.surround);
+  const shape = useView((view) => view.shape);
+  const surface = useSurface();
+  const { form } = useBuilt(surface);
+  const { setRoom, size } = useRoom();
+  const piece = standing ?? still;
+  const marked = useSpots().length > 0;
+  const onForm = shape === "form" && !marked;
+  return (
+    <Box
+      ref={setRoom}
+      sx={{
+        bgcolor: SURROUNDS[surround],
+        ...{ flex: 1, minHeight: 240, position: "relative", overflow: "hidden" },
+        ...{ display: "grid", placeItems: "center", p: onForm ? 0 : 3 },
+      }}
+    >
+      {specimen && surface && !onForm && <Flat specimen={specimen} name={surface.name} />}
+      {specimen && surface && onForm && piece && form && size.width > 0 && (
+        <FormView
+          key={surface.id}
+          {...{ piece, form, size }}
+          surfaceId={surface.id}
+          paint={specimen}
+          line={null}
+        />
+      )}
+    </Box>
+  );
+}
+
+function Whole() {
+  const mostUm = useSimulation((state) => state.mostUm);
   const surface = useSurface();
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", overflow: "auto" }}>
-      <Box
-        sx={{
-          bgcolor: SURROUNDS[surround],
-          flex: 1,
-          minHeight: 240,
-          display: "grid",
-          placeItems: "center",
-          p: 3,
-        }}
-      >
-        {specimen && (
-          <Box
-            sx={{
-              position: "relative",
-              width: `min(100%, 620px, ${(38 * specimen.width) / specimen.height}vh)`,
-            }}
-          >
-            <Picture pixels={specimen} label={`${surface?.name ?? "Surface"}, simulated`} cssWidth="100%" />
-            <svg
-              viewBox={`0 0 ${specimen.width} ${specimen.height}`}
-              style={{ position: "absolute", inset: 0, width: "100%", height: "100%", pointerEvents: "none" }}
-            >
-              <SpotRings
-                spots={spots}
-                perMm={1 / specimen.pitchMm}
-                place={(x, y) => [
-                  (x - specimen.originX) / specimen.pitchMm,
-                  (y - specimen.originY) / specimen.pitchMm,
-                ]}
-              />
-            </svg>
-          </Box>
-        )}
-      </Box>
+      <Looked />
       <Box sx={{ bgcolor: "background.paper", borderTop: 1, borderColor: "divider", p: 2 }}>
         <Row name="Thickest films in the picture">
           {mostUm === null ? "being laid" : `${formatNumber(mostUm, 0)}\u202fµm`}

@@ -5,7 +5,7 @@ import type { SectionLine } from "../../../core/simulate/section";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
 import { SpotRings } from "../check/SpotRings";
 import { useSpots } from "../check/useSpots";
-import { useView, type Stance } from "../viewStore";
+import type { Stance } from "../viewStore";
 
 /** Places along the section's line that are followed over the relief. */
 const STEPS = 90;
@@ -63,6 +63,23 @@ function End({ name, x, y }: { readonly name: string; readonly x: number; readon
   );
 }
 
+/** The section's line as it runs over the relief, with its two ends. */
+function Cut({ line, places }: { readonly line: SectionLine; readonly places: Places }) {
+  const [a, b] = [places(line.ax, line.ay), places(line.bx, line.by)];
+  return (
+    <g role="img" aria-label="Where the section is cut; it is moved on the flat picture" fill="none">
+      {runsOf(line, places).map((points) => (
+        <g key={points}>
+          <polyline points={points} stroke="#fff" strokeWidth={3} />
+          <polyline points={points} stroke="#000" strokeWidth={1.2} strokeDasharray="5 4" />
+        </g>
+      ))}
+      {a.faces && <End name="A" x={a.x} y={a.y} />}
+      {b.faces && <End name="B" x={b.x} y={b.y} />}
+    </g>
+  );
+}
+
 interface Props {
   readonly form: SurfaceForm;
   readonly room: PieceRoom;
@@ -70,38 +87,25 @@ interface Props {
   /** Pixels of the page to the mm. */
   readonly scale: number;
   readonly size: Size;
-  /** Where the section is cut, mm on the flat. */
-  readonly line: SectionLine;
+  /** Where the section is cut, mm on the flat; null where none is shown. */
+  readonly line: SectionLine | null;
 }
 
 /** What lies over a piece on its form: where the section cuts it, and rings round the marks of a finding. */
 export function FormMarks({ form, room, stance, scale, size, line }: Props) {
-  const tab = useView((view) => view.tab);
   const places = formPlaces(form, room, stance, scale, size);
   const spots = useSpots().filter(({ xMm, yMm }) => places(xMm, yMm).faces);
   const place = (xMm: number, yMm: number) => {
     const { x, y } = places(xMm, yMm);
     return [x, y] as const;
   };
-  const [a, b] = [places(line.ax, line.ay), places(line.bx, line.by)];
   return (
     <svg
       width={size.width}
       height={size.height}
       style={{ position: "absolute", inset: 0, pointerEvents: "none" }}
     >
-      {tab === "section" && (
-        <g role="img" aria-label="Where the section is cut; it is moved on the flat picture" fill="none">
-          {runsOf(line, places).map((points) => (
-            <g key={points}>
-              <polyline points={points} stroke="#fff" strokeWidth={3} />
-              <polyline points={points} stroke="#000" strokeWidth={1.2} strokeDasharray="5 4" />
-            </g>
-          ))}
-          {a.faces && <End name="A" x={a.x} y={a.y} />}
-          {b.faces && <End name="B" x={b.x} y={b.y} />}
-        </g>
-      )}
+      {line && <Cut line={line} places={places} />}
       <SpotRings spots={spots} place={place} perMm={scale} />
     </svg>
   );

@@ -83,8 +83,8 @@ interface Props {
   readonly paint: PiecePaint & Pick<Specimen, "reduced">;
   readonly form: SurfaceForm;
   readonly size: Size;
-  /** Where the section is cut, mm on the flat. */
-  readonly line: SectionLine;
+  /** Where the section is cut, mm on the flat; null where none is shown. */
+  readonly line: SectionLine | null;
 }
 
 /** The surface on its form in space; dragged or by keys to turn, with the wheel nearer. */

@@ -1,11 +1,12 @@
 import { Box } from "@mui/material";
-import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import { activeCoats } from "../../../core/job";
 import type { SectionLine } from "../../../core/simulate/section";
 import type { Specimen } from "../../../core/simulate/simulator";
 import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { Picture } from "../../../ui/Picture";
 import { SURROUNDS } from "../../../ui/theme";
+import { useRoom } from "../../../ui/useRoom";
 import { SpotRings } from "../check/SpotRings";
 import { useSpots } from "../check/useSpots";
 import { useSimulation } from "../useSimulation";
@@ -20,21 +21,6 @@ import { SectionLineHandles } from "./SectionLineHandles";
 import { SizeCaption } from "./SizeCaption";
 
 const RULER_PX = 22;
-
-/** Size of the free room, in screen pixels, and the ref of the element that is measured. */
-function useRoom() {
-  const [room, setRoom] = useState<HTMLDivElement | null>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useLayoutEffect(() => {
-    if (!room) return;
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    observer.observe(room);
-    return () => observer.disconnect();
-  }, [room]);
-  return { setRoom, size };
-}
 
 /** A first line across the middle of the panel. */
 function firstLine(specimen: Specimen): SectionLine {
@@ -193,7 +179,7 @@ export function SpecimenView() {
   const piece = standing ?? still;
   const earlier = useBefore();
   const specimen = earlier ?? newest;
-  const { shape, light, line } = useView();
+  const { shape, light, line, tab } = useView();
   const { form } = useBuilt(useSurface());
   const surround = usePrefs((prefs) => prefs.surround);
   const { setRoom, size } = useRoom();
@@ -223,7 +209,7 @@ export function SpecimenView() {
           paint={specimen}
           form={form}
           size={size}
-          line={lineOn(specimen, line)}
+          line={tab === "section" ? lineOn(specimen, line) : null}
         />
       )}
       {(light === "lit" || light === "light") && <LampDial />}
