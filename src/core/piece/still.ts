@@ -158,12 +158,17 @@ export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
   return { rgba, width, height, pxPerMm, leftMm, topMm };
 }
 
-/** Points that are seen in a picture of some size: one for every few pixels. */
-const pointsFor = ({ mostPx }: PieceView): number => Math.min(SEEN_POINTS, (mostPx * mostPx) / 5);
-
-/** A piece as it stands before a beholder, ready for paint. @param skin its ground, and whether it stands in light */
-export function posePiece(skin: PieceGround & Pick<PieceSkin, "lit">, view: PieceView): Pose {
-  const stood = standUp(skin, pointsFor(view));
+/**
+ * A piece as it stands before a beholder, ready for paint.
+ * @param skin its ground, and whether it stands in light
+ * @param mostPoints of its mesh: with few, small relief is told by slopes too far apart
+ */
+export function posePiece(
+  skin: PieceGround & Pick<PieceSkin, "lit">,
+  view: PieceView,
+  mostPoints = SEEN_POINTS,
+): Pose {
+  const stood = standUp(skin, mostPoints);
   const { mesh, on, room } = stood;
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? room.tiltDeg);
   const spots = projected(mesh, eye);
@@ -183,10 +188,10 @@ export function posePiece(skin: PieceGround & Pick<PieceSkin, "lit">, view: Piec
 export const drawPiece = (skin: PieceSkin, view: PieceView): PiecePicture =>
   paintPose(posePiece(skin, view), skin.rgba);
 
-/** A still picture of a painted piece, with what is needed to show it at its size. */
-export const stillOf = (skin: PieceSkin, view: PieceView): StillPiece => ({
-  picture: drawPiece(skin, view),
+/** A still picture of a painted piece, with what is needed to show it at its size. @param mostPoints as `posePiece` */
+export const stillOf = (skin: PieceSkin, view: PieceView, mostPoints = SEEN_POINTS): StillPiece => ({
+  picture: paintPose(posePiece(skin, view, mostPoints), skin.rgba),
   view,
   lit: skin.lit,
-  room: standUp(skin, pointsFor(view)).room,
+  room: standUp(skin, mostPoints).room,
 });

@@ -136,8 +136,8 @@ const MARSH: readonly Marsh[] = [
     ...{
       id: "hood",
       name: "Hood",
-      form: "dome",
-      sizes: { roundMm: 26, overMm: 7, collarMm: 0.8, seams: 2 },
+      form: "hood",
+      sizes: { headMm: 20, lowerMm: 28, overMm: 10, faceMm: 5, openMm: 6.6, folds: 9, foldMm: 0.5 },
       seed: 41,
     },
     set: asItStarts,

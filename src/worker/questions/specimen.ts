@@ -1,4 +1,5 @@
 import { boolean, object } from "yup";
+import { SEEN_POINTS } from "../../core/piece/mesh";
 import { bleed, standPiece, type StandingPiece } from "../../core/piece/standing";
 import { stillOf, type PieceView, type StillPiece } from "../../core/piece/still";
 import { buildUp } from "../../core/simulate/planes";
@@ -37,21 +38,23 @@ export interface SpecimenInput {
   readonly still?: { readonly view: PieceView; readonly lit: boolean };
 }
 
-/** The first still picture is smaller: it has to be there at once. */
-const QUICK_PX = 260;
+/** The first still picture is smaller and of fewer points: it has to be there at once. */
+const QUICK = { mostPx: 260, mostPoints: 20_000 } as const;
+/** The full one as it was asked for. */
+const WHOLE = { mostPx: Infinity, mostPoints: SEEN_POINTS } as const;
 
 function paint(
   sim: Simulator,
   { request, standing, still }: SpecimenInput,
   surface: LaidSurface,
-  mostPx: number,
+  { mostPx, mostPoints }: { readonly mostPx: number; readonly mostPoints: number },
 ): Painted {
   if (still) {
     const skin = skinOf(sim, { ...request, lit: still.lit }, surface);
     const view = { ...still.view, mostPx: Math.min(mostPx, still.view.mostPx) };
     // A copy goes to the page: the piece can be turned without painting it anew.
     const specimen = specimenOf(skin.rgba.slice(), surface);
-    return { specimen, standing: null, still: stillOf(skin, view) };
+    return { specimen, standing: null, still: stillOf(skin, view, mostPoints) };
   }
   if (!standing) return { specimen: sim.picture(request, surface), standing: null, still: null };
   const skin = sim.skin(request, surface);
@@ -88,7 +91,7 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
     await bringHeights(request.job.surfaces.filter((surface) => surface.id === surfaceId));
     const coarse = await sim.lay(request, true, wanted);
     if (!coarse) return null;
-    const preview = paint(sim, input, coarse, QUICK_PX);
+    const preview = paint(sim, input, coarse, QUICK);
     part({ kind: "preview", ...preview }, buffersOf(preview));
     // Small pictures of the desk need no more than this.
     if (!full) return null;
@@ -97,7 +100,7 @@ export const specimen = defineQuestion<SpecimenInput, Steps, SpecimenPart>({
     const fine = await sim.lay(request, false, wanted);
     if (!fine) return null;
     laid.last = { surface: fine, id: surfaceId };
-    const picture = paint(sim, input, fine, Infinity);
+    const picture = paint(sim, input, fine, WHOLE);
     const films = fine.coats.map((one) => one.film);
     const mostUm = buildUp(films, fine.grid.inside.length).reduce((most, um) => Math.max(most, um), 0);
     part({ kind: "full", ...picture, mostUm }, buffersOf(picture));

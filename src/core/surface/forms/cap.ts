@@ -9,6 +9,8 @@ interface CapOptions {
   /** Height above the plain form, mm. */
   readonly relief: (place: Place) => number;
   readonly seamsDeg?: readonly number[];
+  /** Something cut out of it: the distance to its edge, mm, below 0 in it; and what it takes away. */
+  readonly opening?: { readonly away: (place: Place) => number; readonly areaMm2: number };
 }
 
 const TO_RAD = Math.PI / 180;
@@ -86,14 +88,15 @@ function shapeOf(overMm: number, radiusAt: (wayMm: number) => number) {
  * A cap turned round its upright, of any outline from crown to rim, laid out as a disc of the same area (Lambert, 1772,
  * for any solid of revolution): a ring lies as far from the middle as the area above it asks. The front lies below the middle.
  */
-export function buildCap({ id, overMm, radiusAt, relief, seamsDeg = [0] }: CapOptions): SurfaceForm {
+export function buildCap(options: CapOptions): SurfaceForm {
+  const { id, overMm, radiusAt, relief, seamsDeg = [0], opening } = options;
   const { rimFlat, areaMm2, flatAt, facing, plain, placed, distortion } = shapeOf(overMm, radiusAt);
   return {
     id,
     closed: true,
     turnDeg: 360,
     slantMm: overMm,
-    areaMm2,
+    areaMm2: areaMm2 - (opening?.areaMm2 ?? 0),
     seamsDeg,
     bounds: { minX: -rimFlat, maxX: rimFlat, minY: -rimFlat, maxY: rimFlat },
     lengthAt: (heightMm) => 2 * Math.PI * flatAt(heightMm),
@@ -101,7 +104,7 @@ export function buildCap({ id, overMm, radiusAt, relief, seamsDeg = [0] }: CapOp
     flatPerTurn: 1,
     round: true,
     distortion,
-    rim: ({ heightMm }) => rimFlat - flatAt(heightMm),
+    rim: (at) => Math.min(rimFlat - flatAt(at.heightMm), opening?.away(at) ?? Infinity),
     flatten: ({ turnDeg, heightMm }) => [
       flatAt(heightMm) * Math.sin(turnDeg * TO_RAD),
       -flatAt(heightMm) * Math.cos(turnDeg * TO_RAD),

@@ -39,6 +39,8 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["trunk", { lengthMm: 4, lowerMm: 6, middleMm: 60 }, "middleMm"],
   ["helmet", { roundMm: 24, domeMm: 30 }, "domeMm"],
   ["helmet", { slits: 20, slitMm: 1 }, "slitMm"],
+  ["hood", { headMm: 20, overMm: 5 }, "overMm"],
+  ["hood", { lowerMm: 18, folds: 16, foldMm: 1.1 }, "foldMm"],
   ["cloak", { lengthMm: 4, hemMm: 30, neckMm: 11, folds: 2, foldMm: 6 }, "foldMm"],
 ];
 

@@ -6,6 +6,7 @@ import type { FormDefinition } from "./form";
 import { dome } from "./dome";
 import { glove } from "./glove";
 import { helmet } from "./helmet";
+import { hood } from "./hood";
 import { horn } from "./horn";
 import { limb } from "./limb";
 import { panel } from "./panel";
@@ -24,6 +25,7 @@ export const forms = {
   bag: bag as unknown as FormDefinition,
   cloak: cloak as unknown as FormDefinition,
   helmet: helmet as unknown as FormDefinition,
+  hood: hood as unknown as FormDefinition,
   dome: dome as unknown as FormDefinition,
   trunk: trunk as unknown as FormDefinition,
   horn: horn as unknown as FormDefinition,

@@ -127,6 +127,52 @@ describe("a sleeve", () => {
   });
 });
 
+describe("a hood", () => {
+  const sizes = {
+    headMm: 20,
+    lowerMm: 30,
+    overMm: 11,
+    faceMm: 5,
+    openMm: 7,
+    hemMm: 0.2,
+    folds: 9,
+    foldMm: 0.5,
+  };
+  const form = build("hood", sizes);
+  const bare = build("hood", { ...sizes, folds: 0 });
+  /** Where the rim changes its sign between two places, as a share of the way. */
+  const crossing = (of: (share: number) => { turnDeg: number; heightMm: number }) => {
+    let at = 0;
+    while (at < 1 && form.rim!(of(at)) < 0) at += 0.001;
+    return of(at);
+  };
+
+  it("is open in front, as wide and as high as asked, and nowhere else", () => {
+    const top = crossing((share) => ({ turnDeg: 180, heightMm: 0.05 + share * 10 }));
+    expect(top.heightMm).toBeCloseTo(7, 1);
+    const side = crossing((share) => ({ turnDeg: 180 + share * 90, heightMm: 3 }));
+    const [left, right] = [360 - side.turnDeg, side.turnDeg].map((turnDeg) =>
+      bare.inSpace({ turnDeg, heightMm: 3 }),
+    );
+    // The lower part is wider than the head, so that the same cloth stands a little farther apart.
+    const across = Math.hypot(left![0] - right![0], left![2] - right![2]);
+    expect(across).toBeGreaterThan(4.8);
+    expect(across).toBeLessThan(5.4);
+    for (const turnDeg of [0, 90, 270]) expect(form.rim!({ turnDeg, heightMm: 3 })).toBeGreaterThan(0);
+  });
+
+  it("has a hem that stands out as asked, and folds that run down to the lower edge", () => {
+    const ring = (heightMm: number) => along(form, [210, heightMm], [510, heightMm], 400);
+    expect(peaks(ring(0.9), 0.2).length).toBeGreaterThanOrEqual(5);
+    const crown = ring(9.5);
+    expect(Math.max(...crown) - Math.min(...crown)).toBeLessThan(0.35);
+    const plain = along(bare, [180, 7.02], [180, 9], 100);
+    const hem = Math.max(...plain.slice(2, 25));
+    expect(hem - plain[60]!).toBeGreaterThan(0.1);
+    expect(hem - plain[60]!).toBeLessThan(0.35);
+  });
+});
+
 describe("a sleeve that is bent", () => {
   const sizes = { lengthMm: 24, topMm: 16, jointMm: 14, hemMm: 13, jointAt: 40, bendDeg: 80, creases: 0 };
   const form = build("sleeve", { ...sizes, cuffMm: 0, turnedMm: 0, proudMm: 0, creaseMm: 0 });

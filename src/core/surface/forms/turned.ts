@@ -64,7 +64,10 @@ function distortionOf(lengthMm: number, profile: ReturnType<typeof profileOf>, b
     const heightMm = (at / STEPS) * lengthMm;
     const slide = Math.PI * Math.abs(profile.lean(heightMm));
     const stretched = (slide + Math.sqrt(slide * slide + 4)) / 2;
-    most = Math.max(most, stretched * (1 + bend.tightAt(profile.middle(heightMm)) * profile.radius(heightMm)));
+    most = Math.max(
+      most,
+      stretched * (1 + bend.tightAt(profile.middle(heightMm)) * profile.radius(heightMm)),
+    );
   }
   return most;
 }
