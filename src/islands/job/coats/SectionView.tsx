@@ -8,7 +8,7 @@ import { formatNumber } from "../../../core/units";
 import { useMixes, usePaints } from "../jobStore";
 import { askSection, useSimulation } from "../useSimulation";
 import { useView } from "../viewStore";
-import { lineOn } from "./SpecimenView";
+import { lineOn } from "./sectionPlace";
 
 /** Units of the drawing: fine enough that whole numbers do, which are written out ten times faster than decimals. */
 const WIDTH = 10_000;

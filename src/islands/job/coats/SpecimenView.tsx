@@ -1,7 +1,6 @@
 import { Box } from "@mui/material";
 import { useEffect, useRef } from "react";
 import { activeCoats } from "../../../core/job";
-import type { SectionLine } from "../../../core/simulate/section";
 import type { Specimen } from "../../../core/simulate/simulator";
 import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { Picture } from "../../../ui/Picture";
@@ -18,29 +17,10 @@ import { LampDial } from "./LampDial";
 import { MmRuler } from "./MmRuler";
 import { OutlinePen } from "./OutlinePen";
 import { SectionLineHandles } from "./SectionLineHandles";
+import { lineOn } from "./sectionPlace";
 import { SizeCaption } from "./SizeCaption";
 
 const RULER_PX = 22;
-
-/** A first line across the middle of the panel. */
-function firstLine(specimen: Specimen): SectionLine {
-  const width = specimen.width * specimen.pitchMm;
-  const height = specimen.height * specimen.pitchMm;
-  const y = specimen.originY + height * 0.8;
-  return { ax: specimen.originX + width * 0.36, ay: y, bx: specimen.originX + width * 0.64, by: y };
-}
-
-/** The painter's line, or a first one where there is none yet or it lies beside the surface. */
-export function lineOn(specimen: Specimen, line: SectionLine | null): SectionLine {
-  if (!line) return firstLine(specimen);
-  const { originX, originY, pitchMm } = specimen;
-  const inside = (x: number, y: number) =>
-    x >= originX &&
-    y >= originY &&
-    x <= originX + specimen.width * pitchMm &&
-    y <= originY + specimen.height * pitchMm;
-  return inside(line.ax, line.ay) || inside(line.bx, line.by) ? line : firstLine(specimen);
-}
 
 interface Size {
   readonly width: number;
