@@ -1,6 +1,7 @@
 import { raised, type FlatPoint, type Place, type SpacePoint, type SurfaceForm } from "./form";
 
-interface CapOptions {
+/** A cap turned round its upright. */
+export interface CapOptions {
   readonly id: string;
   /** From the crown to the rim along the surface, mm. */
   readonly overMm: number;
@@ -10,7 +11,7 @@ interface CapOptions {
   readonly relief: (place: Place) => number;
   readonly seamsDeg?: readonly number[];
   /** Something cut out of it: the distance to its edge, mm, below 0 in it; and what it takes away. */
-  readonly opening?: { readonly away: (place: Place) => number; readonly areaMm2: number };
+  readonly opening?: undefined | { readonly away: (place: Place) => number; readonly areaMm2: number };
 }
 
 const TO_RAD = Math.PI / 180;

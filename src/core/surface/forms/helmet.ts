@@ -1,6 +1,6 @@
 import { InputError, type Problem } from "../../errors";
 import { formatNumber, smoothstep } from "../../units";
-import { buildCap } from "./cap";
+import { buildCap, type CapOptions } from "./cap";
 import { defineForm, type Place } from "./form";
 import { countProblem, roomProblem, sizeProblems } from "./sizes";
 import { roundNoise } from "./turned";
@@ -78,6 +78,14 @@ const params = {
     default: 0.55,
     about: "With the end of a wire of known thickness.",
   },
+  slitDeepMm: {
+    label: "Depth of a slit",
+    unit: "mm",
+    range: [0.1, 2],
+    step: 0.1,
+    default: 0.8,
+    about: "With a pin; the shell is 0.6 mm thick, what is deeper is cut through it.",
+  },
 } as const;
 
 type Values = { readonly [K in keyof typeof params]: number };
@@ -90,8 +98,10 @@ const [BAND_MM, GAP_MM, GAP_DEEP_MM] = [0.9, 0.1, 0.22] as const;
 const [RIVET_MM, RIVET_UP_MM, LIP_MM] = [0.21, 0.14, 0.1] as const;
 /** Rivets lie no closer than this, mm; many of them are smaller. */
 const LEAST_RIVET_MM = 0.25;
-/** Half the width of the crest, mm; bevel of a slit, mm, and its depth. */
-const [CREST_HALF_MM, BEVEL_MM, SLIT_DEEP_MM] = [0.42, 0.08, 0.4] as const;
+/** Half the width of the crest, bevel of a slit, mm. */
+const [CREST_HALF_MM, BEVEL_MM] = [0.42, 0.08] as const;
+/** A slit deeper than this is cut through the shell, mm. */
+const SHELL_MM = 0.6;
 /** Slits leave as much metal between them as they take, and stand in this part of the turn, degrees. */
 const SLITTED_DEG = 150;
 
@@ -129,16 +139,36 @@ function boxAway(x: number, y: number, halfX: number, halfY: number): number {
   return Math.hypot(Math.max(0, dx), Math.max(0, dy)) + Math.min(0, Math.max(dx, dy)) - round;
 }
 
-/** How deep the slits go at a place below the brow, mm. @param below mm from the brow, x mm from the front along the ring */
-function slitsOf({ slits, slitMm, skirtMm, roundMm }: Values) {
+/** Half the width and half the height of a slit, mm. */
+const slitHalves = ({ slitMm, skirtMm }: Values) => [slitMm / 2, 0.3 * skirtMm] as const;
+
+/** Distance from the edge of the nearest slit, mm; below 0 in it. @param below mm from the brow, x mm from the front along the ring */
+function slitsOf(values: Values) {
+  const { slits, skirtMm, roundMm } = values;
   const arc = (roundMm * SLITTED_DEG) / 360;
   const apart = arc / Math.max(1, slits);
-  const [halfX, halfY] = [slitMm / 2, 0.3 * skirtMm];
+  const [halfX, halfY] = slitHalves(values);
   return (below: number, x: number): number => {
     const at = Math.round(x / apart - (slits % 2 === 0 ? 0.5 : 0)) + (slits % 2 === 0 ? 0.5 : 0);
-    if (slits === 0 || Math.abs(at) > (slits - 1) / 2 + 0.01) return 0;
-    const away = boxAway(x - at * apart, below - 0.54 * skirtMm, halfX, halfY);
-    return SLIT_DEEP_MM * smoothstep(BEVEL_MM, -BEVEL_MM / 2, away);
+    if (slits === 0 || Math.abs(at) > (slits - 1) / 2 + 0.01) return Infinity;
+    return boxAway(x - at * apart, below - 0.54 * skirtMm, halfX, halfY);
+  };
+}
+
+/** Slits that go through the shell: the distance to their edges, and what they take away. */
+function openingOf(values: Values): CapOptions["opening"] {
+  const { slits, slitDeepMm, domeMm, skirtMm, roundMm } = values;
+  if (slits === 0 || skirtMm === 0 || slitDeepMm <= SHELL_MM) return undefined;
+  const slit = slitsOf(values);
+  const [halfX, halfY] = slitHalves(values);
+  const corner = 0.4 * Math.min(halfX, halfY);
+  const browMm = roundMm / (2 * Math.PI);
+  // The flat is a little wider than the brow where the lower part leans out: the ring's own length counts.
+  const stretch = outlineOf(values)(domeMm + 0.54 * skirtMm) / browMm;
+  return {
+    away: ({ turnDeg, heightMm }) =>
+      slit(skirtMm - heightMm, browMm * ((((turnDeg % 360) + 360) % 360) - 180) * TO_RAD),
+    areaMm2: slits * stretch * (4 * halfX * halfY - (4 - Math.PI) * corner * corner),
   };
 }
 
@@ -173,7 +203,8 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
     const gap = (below - BAND_MM / 2 - 0.02) / GAP_MM;
     height -= GAP_DEEP_MM * Math.exp(-gap * gap) * (bandMm > 0 ? 1 : 0);
     height += LIP_MM * smoothstep(0.42, 0.3, place.heightMm) * smoothstep(0, 0.06, skirtMm - 1);
-    return height - slits(below, browMm * turn);
+    const deep = Math.min(SHELL_MM, values.slitDeepMm);
+    return height - deep * smoothstep(BEVEL_MM, -BEVEL_MM / 2, slits(below, browMm * turn));
   };
 }
 
@@ -213,7 +244,8 @@ function problems(values: Values): Problem[] {
 /** A helmet: a dome over a band with rivets, a visor with slits below it, a crest from front to back. */
 export const helmet = defineForm({
   id: "helmet",
-  version: 1,
+  version: 2,
+  added: { slitDeepMm: 0.4 },
   label: "Helmet with band and visor",
   about: "A dome, a riveted band, a flared part with slits or vents; laid flat as a disc of the same area.",
   params,
@@ -226,6 +258,7 @@ export const helmet = defineForm({
       overMm: values.domeMm + values.skirtMm,
       radiusAt: outlineOf(values),
       relief: reliefOf(values, seed),
+      opening: openingOf(values),
     });
   },
 });
