@@ -44,7 +44,11 @@ const stand = (request: ReturnType<typeof requestOf>, view: PieceView): Promise<
     deskWorker().ask(
       "piece",
       { request, view, full: false },
-      { answer: ({ picture }) => resolve(picture), failed: () => resolve(null), dropped: () => resolve(null) },
+      {
+        answer: ({ picture }) => resolve(picture),
+        failed: () => resolve(null),
+        dropped: () => resolve(null),
+      },
     );
   });
 
