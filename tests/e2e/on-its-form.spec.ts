@@ -20,6 +20,9 @@ function nothingChosen(): void {
   localStorage.setItem("crenna-prefs", JSON.stringify({ state, version: 0 }));
 }
 
+/** Drawn by the processor, as here, a frame takes as long as it has pixels. A window of this width has two rows of heads. */
+const SMALL = { width: 1000, height: 640 } as const;
+
 const pieceOn = (page: Page): Locator =>
   page.getByRole("img", { name: "The surface, simulated, on its form" });
 
@@ -50,6 +53,7 @@ test("a surface opens on its form, and the moving view looks as its still pictur
   const other = await context.newPage();
   await other.addInitScript(withoutGraphics);
   for (const one of [page, other]) {
+    await one.setViewportSize(SMALL);
     await one.addInitScript(nothingChosen);
     await openGloves(one, id);
     await expect(pieceOn(one)).toBeVisible();
@@ -73,6 +77,7 @@ test("a piece comes nearer and stands at true size, and the next surface opens a
   page,
   request,
 }) => {
+  await page.setViewportSize(SMALL);
   await page.addInitScript(nothingChosen);
   await openGloves(page, await demoJob(request));
   await expect(page.getByRole("button", { name: "Lit", exact: true })).toHaveAttribute(

@@ -166,7 +166,8 @@ export function JobHeader({ stage, go }: { readonly stage: Stage; readonly go: (
           alignItems: "baseline",
           gap: 1.5,
           flex: 1,
-          minWidth: { xs: 180, md: 0 },
+          // Without a width of its own it would share its line with the stages, below them.
+          minWidth: { xs: 180, lg: 0 },
           order: 0,
         }}
       >
