@@ -49,7 +49,6 @@ const FIRST_HALF = [
   "coats",
   "controls",
   "start",
-  "few-clicks",
   "surfaces",
   "patterns",
   "on-its-form",
