@@ -26,7 +26,7 @@ vi.mock("../../worker/client", () => ({
   taskWorker: () => worker.client,
 }));
 
-const { askSpecimen, drawAgain, stopDrawing, useSimulation } = await import("./useSimulation");
+const { askSpecimen, drawAgain, stopDrawing, turnStill, useSimulation } = await import("./useSimulation");
 
 const job = ferrySergeant();
 const shown = {
@@ -67,6 +67,30 @@ const now = () => useSimulation.getState();
 beforeEach(() => {
   worker.cancelled.length = 0;
   useSimulation.setState(useSimulation.getInitialState(), true);
+});
+
+describe("a still picture from elsewhere", () => {
+  const view = { turnDeg: 9, tiltDeg: null, pxPerMm: 200, mostPx: 260 };
+  const turn = () => {
+    turnStill({ view, lit: true });
+    return worker.asked.at(-1)!;
+  };
+
+  it("is asked for as the newest picture is painted, and shown", () => {
+    ask();
+    const question = turn();
+    expect(question.input).toMatchObject({ view, request: { surfaceId: "coat-skirt", lit: true } });
+    tell(question, "steps", { view });
+    expect(now().still).toMatchObject({ view });
+  });
+
+  it("is not shown once another surface or another edit was asked for", () => {
+    ask();
+    const question = turn();
+    ask("satchel");
+    tell(question, "steps", { view });
+    expect(now().still).toBeNull();
+  });
 });
 
 describe("the picture of the newest edit", () => {

@@ -128,10 +128,14 @@ export const drawAgain = (): void => {
 /** Asks for a still picture of the piece in space from elsewhere, painted as the newest picture is. */
 export function turnStill(wanted: StillAsked): void {
   if (!lastAsked) return;
+  const { request } = lastAsked;
   const { view, lit } = wanted;
   lastAsked = { ...lastAsked, still: wanted };
-  const input = { request: { ...lastAsked.request, lit }, view, full: useSimulation.getState().fine };
-  simulationWorker().ask("piece", input, { answer: (still) => useSimulation.setState({ still }) });
+  const input = { request: { ...request, lit }, view, full: useSimulation.getState().fine };
+  simulationWorker().ask("piece", input, {
+    // Of an older edit or of another surface it would take the place of the newest.
+    answer: (still) => lastAsked?.request === request && useSimulation.setState({ still }),
+  });
 }
 
 /** Asks the worker for the picture of a surface; it replaces the one asked for before. */
