@@ -1,5 +1,6 @@
 import {
   FIRST_FIGURE,
+  figureOf,
   JOB_VERSION,
   USUAL_LAMP,
   type Coat,
@@ -9,20 +10,26 @@ import {
   type Paint,
   type Surface,
 } from "./job";
+import { bodyOf, bodyUse } from "./figure/bodies";
+import { offerSeat } from "./figure/offer";
 import type { Painter } from "./painter";
 import { hashText } from "./random";
 import { forms, type FormId } from "./surface/forms";
 import { USUAL_WEAR } from "./surface/wear";
 
+/** Height of the eyes of a new figure, mm. */
+const EYES_MM = 28;
+
 /** What a new figure starts as. */
 export const newFigure = (id: string, name: string): Figure => ({
   id,
   name,
-  eyeHeightMm: 28,
+  eyeHeightMm: EYES_MM,
   standard: "tabletop",
   primer: "grey",
   viewingDistanceMm: 600,
   lamp: USUAL_LAMP,
+  body: bodyUse("person-standing", { eyeHeightMm: EYES_MM }),
   notes: "",
   count: 1,
 });
@@ -62,6 +69,7 @@ export function newPlainSurface(
         Object.entries(forms[formId].params).map(([size, spec]) => [size, spec.default]),
       ),
     },
+    seat: null,
     pattern: null,
     coats: [baseCoat(id, mixes[0]?.id ?? "", seed)],
     parked: [],
@@ -74,6 +82,20 @@ export function newPlainSurface(
 
 /** Name of a piece of a form on the figure. */
 export const pieceName = (formId: FormId): string => (formId === "cone-band" ? "Skirt" : forms[formId].label);
+
+/** Where a piece that is added to a figure is most likely worn; null where the figure has no body. */
+export function seatFor(job: Job, piece: Pick<Surface, "name" | "form" | "figureId">): Surface["seat"] {
+  const body = bodyOf(figureOf(job, piece));
+  const others = job.surfaces.filter(({ figureId }) => figureId === piece.figureId);
+  return (
+    body &&
+    offerSeat(
+      body,
+      piece,
+      others.flatMap(({ seat }) => (seat ? [seat.id] : [])),
+    )
+  );
+}
 
 /** The job with a piece more, of usual sizes until it is measured. */
 export function withNewPiece(
@@ -89,7 +111,8 @@ export function withNewPiece(
   while (taken(idOf())) number++;
   const name = number === 1 ? pieceName(formId) : `${pieceName(formId)} ${number}`;
   const plain = newPlainSurface(idOf(), name, formId, job.mixes, figureId);
-  const surface = { ...plain, form: { ...plain.form, params: {} } };
+  const seat = seatFor(job, plain);
+  const surface = { ...plain, seat, form: { ...plain.form, params: {} } };
   return { job: { ...job, surfaces: [...job.surfaces, surface] }, surfaceId: surface.id };
 }
 

@@ -54,7 +54,7 @@ async function standingSteps(
   // What lies before one coat is what lay after the one before it: each picture is made once.
   const pictures: Uint8Array[] = [];
   for (const rgba of stepPictures(simulator, request, laid))
-    pictures.push(await toJpeg(paintPose(pose, rgba)));
+    pictures.push(await toJpeg(paintPose(pose, [rgba])));
   return pictures;
 }
 

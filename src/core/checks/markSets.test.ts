@@ -1,3 +1,4 @@
+import { lightOf } from "../figure/light";
 import { describe, expect, it } from "vitest";
 import { demoJobs } from "../../data/demo/company";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
@@ -83,7 +84,7 @@ describe.each(withSingles)("single marks of %s", (id) => {
     const surface = job.surfaces[0]!;
     const [coat] = surface.coats;
     const form = buildForm(surface);
-    const grid = coarseGrid(surface, job.figures[0]!.lamp);
+    const grid = coarseGrid(surface, lightOf(job, surface));
     const marks = marksOf(job, surface, form, coat!, () => grid);
     const context = onGround({ grid, marks, passUm: 9, passes: 1, water: coat!.water, hand: job.hand });
     const params = completeParams(specs, coat!.technique.params) as never;

@@ -1,4 +1,5 @@
-import { figureOf, type Coat } from "../job";
+import { lightOf } from "../figure/light";
+import { type Coat } from "../job";
 import { completeParams } from "../params";
 import type { MarkSet } from "../patterns/family";
 import { createRandom } from "../random";
@@ -52,7 +53,7 @@ export function techniqueSets({ job, surface, form, coats }: CheckContext): Judg
     const technique = isTechniqueId(id) ? techniques[id] : null;
     if (!technique?.singles || coat.place.kind === "pattern") return [];
     const { singles } = technique;
-    const grid = coarseGrid(surface, figureOf(job, surface).lamp);
+    const grid = coarseGrid(surface, lightOf(job, surface));
     const { water, overSeams } = coat;
     const context = {
       ...{ grid, water, overSeams, passUm: coatPassUm(coat), passes: 1, hand: job.hand, nearCover: null },

@@ -1,4 +1,5 @@
 import { fields, id, name, one, size, text, whole, type Shape } from "../shape";
+import { use } from "./surface";
 
 export const PRIMERS = ["black", "grey", "white"] as const;
 export type Primer = (typeof PRIMERS)[number];
@@ -27,6 +28,8 @@ export const figureSchema = fields({
   primer: one(PRIMERS),
   viewingDistanceMm: size(50, 5000),
   lamp,
+  /** What it is made of below its pieces, and its pose; null where nobody has said. */
+  body: use.nullable().defined(),
   notes: text(20000),
   /** How many figures are painted alike. */
   count: whole(1, 500),

@@ -1,6 +1,7 @@
 import { boolean, mixed, string, type MixedSchema } from "yup";
 import { contentId, fields, id, listOf, name, record, size, text, whole, type Shape } from "../shape";
 import { placeSchema } from "./place";
+import { seatSchema } from "./seat";
 
 const numbers = () => record(size(-1e6, 1e6), /^[A-Za-z0-9]{1,40}$/);
 /** A technique or form in use, with its settings. */
@@ -91,6 +92,8 @@ export const surfaceSchema = fields({
   /** The figure it is a part of. */
   figureId: id(),
   form: use,
+  /** Where it sits on its figure's body; null where it lies aside. */
+  seat: seatSchema.nullable().defined(),
   pattern: patternSlot,
   coats: coatList(),
   /** Coats the pattern no longer asks for; one comes back as the painter had set it when it is asked for again. */

@@ -40,8 +40,8 @@ function placePoints(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Floa
   return points;
 }
 
-/** Unit normals from each point's neighbours: down × right looks out of the painted side. */
-function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Float32Array<ArrayBuffer> {
+/** Unit normals from each point's neighbours: down × right looks out of the painted side. @param points as `PieceMesh` has them */
+export function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Float32Array<ArrayBuffer> {
   const out = new Float32Array(points.length);
   for (let row = 0; row < rows; row++) {
     const above = (row > 0 ? row - 1 : 0) * columns;

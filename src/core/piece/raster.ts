@@ -27,6 +27,20 @@ export interface Seen {
   readonly row: Float32Array;
   /** 1 where the painted side is seen, 0 where the inner one is. */
   readonly front: Uint8Array;
+  /** Which of several meshes is seen, from 0. */
+  readonly part: Uint8Array;
+}
+
+/** A window with nothing in it yet. */
+export function emptySeen({ width, height }: Window): Seen {
+  const pixels = width * height;
+  return {
+    near: new Float32Array(pixels).fill(-Infinity),
+    column: new Float32Array(pixels),
+    row: new Float32Array(pixels),
+    front: new Uint8Array(pixels),
+    part: new Uint8Array(pixels),
+  };
 }
 
 /** Scalar product. */
@@ -121,6 +135,7 @@ interface Canvas {
   readonly columns: number;
   /** The corners of the triangle at hand: x and y in pixels, nearness in mm, column and row on the mesh. */
   readonly corners: Float64Array;
+  readonly part: number;
 }
 
 /** Places one corner of the triangle at hand. */
@@ -139,7 +154,7 @@ const ON_EDGE = -1e-6;
  * Fills the triangle at hand: what is nearer wins. Pixels count by their middles, by edge functions (Pineda, "A
  * parallel algorithm for polygon rasterization", 1988), which change by the same amount from pixel to pixel.
  */
-function fill({ seen, window, corners }: Canvas, on: OnPiece | null): void {
+function fill({ seen, window, corners, part }: Canvas, on: OnPiece | null): void {
   const ax = corners[0]!;
   const ay = corners[1]!;
   const bax = corners[5]! - ax;
@@ -171,25 +186,27 @@ function fill({ seen, window, corners }: Canvas, on: OnPiece | null): void {
       seen.column[at] = column;
       seen.row[at] = row;
       seen.front[at] = front;
+      seen.part[at] = part;
     }
   }
 }
 
 /**
- * What a beholder sees of a piece through a window.
+ * Adds what a beholder sees of a piece to what is in a window: what is nearer stays.
  * @param spots the mesh as the beholder has it
  * @param on which places of the mesh are on the piece
+ * @param part number under which it is found in `seen`, 0…255
  */
-export function look(mesh: PieceMesh, spots: Float32Array, window: Window, on: OnPiece): Seen {
-  const pixels = window.width * window.height;
-  const seen: Seen = {
-    near: new Float32Array(pixels).fill(-Infinity),
-    column: new Float32Array(pixels),
-    row: new Float32Array(pixels),
-    front: new Uint8Array(pixels),
-  };
+export function lookInto(
+  seen: Seen,
+  mesh: PieceMesh,
+  spots: Float32Array,
+  window: Window,
+  on: OnPiece,
+  part: number,
+): void {
   const { columns, rows, holds } = mesh;
-  const canvas: Canvas = { seen, window, spots, columns, corners: new Float64Array(15) };
+  const canvas: Canvas = { seen, window, spots, columns, corners: new Float64Array(15), part };
   for (let row = 0; row < rows - 1; row++) {
     for (let column = 0; column < columns - 1; column++) {
       const at = row * columns + column;
@@ -206,5 +223,11 @@ export function look(mesh: PieceMesh, spots: Float32Array, window: Window, on: O
       fill(canvas, crossed);
     }
   }
+}
+
+/** What a beholder sees of one piece through a window; as `lookInto`. */
+export function look(mesh: PieceMesh, spots: Float32Array, window: Window, on: OnPiece): Seen {
+  const seen = emptySeen(window);
+  lookInto(seen, mesh, spots, window, on, 0);
   return seen;
 }

@@ -1,14 +1,20 @@
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
+import type { SurfaceGrid } from "../surface/grid";
 import type { PieceMesh } from "./mesh";
 import { lightOn, reached, type LampView } from "./shade";
 import { fineRise, type PieceGround, type PieceSkin } from "./skin";
 import type { Stood } from "./stood";
 
+/** The ground of one part: a painted piece's, or something plain that has as many cells as its mesh has points. */
+export type PartGround = Pick<PieceGround, "heights" | "gloss"> &
+  Pick<PieceSkin, "lit"> & { readonly grid: Pick<SurfaceGrid, "width" | "height" | "pitchMm"> };
+
 /** Everything one sample is worked out from. */
 export interface Scene {
-  readonly skin: PieceGround & Pick<PieceSkin, "lit">;
+  readonly skin: PartGround;
   readonly mesh: PieceMesh;
+  /** Share of the open sky each cell sees, 0…1. */
   readonly sky: Float32Array;
   readonly lamp: SpacePoint;
   readonly eye: SpacePoint;
@@ -16,7 +22,11 @@ export interface Scene {
 }
 
 /** The scene of a stood piece before an eye. @param eye unit vector towards it */
-export const sceneOf = (skin: Scene["skin"], { mesh, lamp, lampView }: Stood, eye: SpacePoint): Scene => ({
+export const sceneOf = (
+  skin: PieceGround & Pick<PieceSkin, "lit">,
+  { mesh, lamp, lampView }: Stood,
+  eye: SpacePoint,
+): Scene => ({
   ...{ skin, mesh, lamp, eye, lampView },
   sky: fieldsOf(skin.grid).sky,
 });
@@ -29,12 +39,15 @@ export interface Samples {
   readonly shine: Float32Array;
   /** 1 on the painted side, 0 on the inner one. */
   readonly front: Uint8Array;
+  /** Which part of the picture it is of. */
+  readonly part: Uint8Array;
 }
 
 /** Room for so many samples. */
 export function roomFor(most: number): Samples {
   const numbers = () => new Float32Array(most);
-  return { x: numbers(), y: numbers(), shade: numbers(), shine: numbers(), front: new Uint8Array(most) };
+  const bytes = () => new Uint8Array(most);
+  return { x: numbers(), y: numbers(), shade: numbers(), shine: numbers(), front: bytes(), part: bytes() };
 }
 
 /** Three numbers each, of the sample at hand: a picture has too many samples to make room for every one of them. */

@@ -4,11 +4,13 @@ import type { SpacePoint } from "../surface/forms/form";
 import type { PieceMesh } from "./mesh";
 import {
   beholderFrom,
+  emptySeen,
   extentOf,
-  look,
+  lookInto,
   projected,
   windowAround,
   type Beholder,
+  type Extent,
   type OnPiece,
   type Seen,
   type Window,
@@ -19,9 +21,9 @@ export const ROOM = 0.34;
 export const LAMP = 0.98;
 /** What lies below gets this share of the light that comes from above. */
 export const FROM_BELOW = 0.45;
-/** Most pixels across the lamp's own view of the piece: it tells what stands in whose light. */
-const LAMP_PX = 640;
-/** The ground must lie this far behind what the lamp meets to be in its shade, mm; and fully so from twice that. */
+/** Most pixels across the lamp's own view of one piece: it tells what stands in whose light. */
+export const LAMP_PX = 640;
+/** How far that is for one piece, mm; fully in the shade is what lies twice as far. */
 export const SHADE_MM = 0.09;
 /** Places of the lamp's view that are looked at lie this far apart, its pixels: shade has a soft rim. */
 export const RIM_PX = 1.2;
@@ -33,24 +35,60 @@ export interface LampView {
   readonly beholder: Beholder;
   readonly window: Window;
   readonly seen: Seen;
+  /** The ground must lie this far behind what the lamp meets to be in its shade, mm. */
+  readonly behindMm: number;
+}
+
+/** A mesh, and which places of it are there. */
+export interface Standing {
+  readonly mesh: PieceMesh;
+  readonly on: OnPiece;
+}
+
+/** The box around several meshes as a beholder has them. */
+export function extentOfAll(parts: readonly Standing[], spots: readonly Float32Array[]): Extent {
+  const all = parts.map(({ mesh }, at) => extentOf(mesh, spots[at]!));
+  return {
+    left: Math.min(...all.map(({ left }) => left)),
+    right: Math.max(...all.map(({ right }) => right)),
+    low: Math.min(...all.map(({ low }) => low)),
+    high: Math.max(...all.map(({ high }) => high)),
+  };
+}
+
+/** Several meshes as a beholder sees them together, each by its number. */
+export function lookAtAll(parts: readonly Standing[], spots: readonly Float32Array[], window: Window): Seen {
+  const seen = emptySeen(window);
+  parts.forEach(({ mesh, on }, at) => lookInto(seen, mesh, spots[at]!, window, on, at));
+  return seen;
 }
 
 /**
  * What stands in the lamp's way.
- * @param towards from the piece to the lamp
- * @param cells along the longer side of the piece: its lamp's view is no finer
+ * @param towards from the pieces to the lamp
+ * @param px along the longer side of that view
  */
-export function lampViewOf(mesh: PieceMesh, towards: SpacePoint, on: OnPiece, cells: number): LampView {
+export function lampViewOf(
+  parts: readonly Standing[],
+  towards: SpacePoint,
+  px: number,
+  behindMm = SHADE_MM,
+): LampView {
   const beholder = beholderFrom(towards);
-  const spots = projected(mesh, beholder);
-  const extent = extentOf(mesh, spots);
+  const spots = parts.map(({ mesh }) => projected(mesh, beholder));
+  const extent = extentOfAll(parts, spots);
   const longest = Math.max(extent.right - extent.left, extent.high - extent.low, 1);
-  const window = windowAround(extent, Math.min(LAMP_PX, cells) / longest, 3);
-  return { beholder, window, seen: look(mesh, spots, window, on) };
+  const window = windowAround(extent, px / longest, 3);
+  return { beholder, window, seen: lookAtAll(parts, spots, window), behindMm };
 }
 
 /** 0…1: how much of the lamp reaches a point: the mean of nine places of its view, so that shade has a soft rim. */
-export function reached({ beholder, window, seen }: LampView, px: number, py: number, pz: number): number {
+export function reached(
+  { beholder, window, seen, behindMm }: LampView,
+  px: number,
+  py: number,
+  pz: number,
+): number {
   const { right, up, towards } = beholder;
   const x = (px * right[0] + py * right[1] + pz * right[2] - window.left) * window.pxPerMm;
   const y = (window.top - px * up[0] - py * up[1] - pz * up[2]) * window.pxPerMm;
@@ -62,7 +100,7 @@ export function reached({ beholder, window, seen }: LampView, px: number, py: nu
       const row = Math.floor(y + dy * RIM_PX);
       const beside = column < 0 || row < 0 || column >= window.width || row >= window.height;
       const before = beside ? -Infinity : seen.near[row * window.width + column]! - near;
-      free += before <= SHADE_MM ? 1 : 1 - smoothstep(SHADE_MM, 2 * SHADE_MM, before);
+      free += before <= behindMm ? 1 : 1 - smoothstep(behindMm, 2 * behindMm, before);
     }
   }
   return free / 9;

@@ -14,6 +14,12 @@ function facesUp(form: SurfaceForm): { readonly up: number; readonly ahead: numb
   return { up: (lowZ - highZ) / length, ahead: (highY - lowY) / length };
 }
 
+/** Unit normal of a flat form as it stands or lies. */
+export function levelNormal(form: SurfaceForm): SpacePoint {
+  const { up, ahead } = facesUp(form);
+  return [0, up, ahead];
+}
+
 /**
  * The job's lamp in space, a unit vector (right, up, ahead): for a bent form as it stands; for a flat one so that it
  * gets the light it gets when it is laid flat, whether it stands on edge or lies on the table.

@@ -40,14 +40,16 @@ export interface StillPiece {
 }
 
 /** Every pixel is the mean of two by two finer ones. */
-const FINER = 2;
-const MARGIN_PX = 4;
+export const FINER = 2;
+export const MARGIN_PX = 4;
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
+
+type Cells = Pick<SurfaceGrid, "width" | "height">;
 
 /** Adds up the paint's light around a place between four cells; cells beside the piece give nothing. */
 function paintAt(
   rgba: Uint8ClampedArray,
-  { width, height }: SurfaceGrid,
+  { width, height }: Cells,
   x: number,
   y: number,
   out: Float64Array,
@@ -70,9 +72,9 @@ function paintAt(
   }
 }
 
-/** A piece as one beholder has it under its lamp: any paint of the same cells can be shown on it. */
+/** One or more pieces as one beholder has them under their lamp: any paint of the same cells can be shown on them. */
 export interface Pose {
-  readonly grid: SurfaceGrid;
+  readonly grids: readonly Cells[];
   readonly width: number;
   readonly height: number;
   readonly pxPerMm: number;
@@ -90,10 +92,11 @@ const FINER_PIXELS = FINER * FINER;
 const ONE_PLACE = 3;
 
 /** Whether two finer pixels show nearly the same place of the same side. */
-function together({ near, column, row, front }: Seen, one: number, other: number): boolean {
+function together({ near, column, row, front, part }: Seen, one: number, other: number): boolean {
   return (
     near[other]! !== -Infinity &&
     front[other] === front[one] &&
+    part[other] === part[one] &&
     Math.abs(column[other]! - column[one]!) <= ONE_PLACE &&
     Math.abs(row[other]! - row[one]!) <= ONE_PLACE
   );
@@ -106,12 +109,16 @@ function countSeen({ near }: Seen): number {
 }
 
 /** Samples of every pixel: one where its four finer ones show one place, else one for each that is filled. */
-function sampleAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): Pose {
-  const { near, column, row, front } = seen;
+export function sampleAll(scenes: readonly Scene[], seen: Seen, window: Window, pxPerMm: number): Pose {
+  const { near, column, row, front, part } = seen;
   const [width, height] = [Math.floor(window.width / FINER), Math.floor(window.height / FINER)];
   const samples = roomFor(countSeen(seen));
   const [first, filled] = [new Uint32Array(width * height + 1), new Uint8Array(width * height)];
   let count = 0;
+  const take = (pixel: number, x: number, y: number) => {
+    samples.part[count] = part[pixel]!;
+    sample(scenes[part[pixel]!]!, samples, count++, x, y, front[pixel] === 1);
+  };
   for (let at = 0; at < width * height; at++) {
     first[at] = count;
     const a = ((at / width) | 0) * FINER * window.width + (at % width) * FINER;
@@ -120,32 +127,35 @@ function sampleAll(scene: Scene, seen: Seen, window: Window, pxPerMm: number): P
     if (one && together(seen, a, c + 1)) {
       const x = (column[a]! + column[a + 1]! + column[c]! + column[c + 1]!) / FINER_PIXELS;
       const y = (row[a]! + row[a + 1]! + row[c]! + row[c + 1]!) / FINER_PIXELS;
-      sample(scene, samples, count++, x, y, front[a] === 1);
+      take(a, x, y);
       filled[at] = FINER_PIXELS;
       continue;
     }
     for (let finer = 0; finer < FINER_PIXELS; finer++) {
       const pixel = (finer < FINER ? a : c - FINER) + finer;
       if (near[pixel] === -Infinity) continue;
-      sample(scene, samples, count++, column[pixel]!, row[pixel]!, front[pixel] === 1);
+      take(pixel, column[pixel]!, row[pixel]!);
       filled[at]!++;
     }
   }
   first[width * height] = count;
   const { left: leftMm, top: topMm } = window;
-  return { grid: scene.skin.grid, width, height, pxPerMm, leftMm, topMm, samples, first, filled };
+  const grids = scenes.map(({ skin }) => skin.grid);
+  return { grids, width, height, pxPerMm, leftMm, topMm, samples, first, filled };
 }
 
-/** A picture of a posed piece in a paint: every pixel is the mean of its samples, in light and not in bytes. */
-export function paintPose(pose: Pose, paint: Uint8ClampedArray): PiecePicture {
-  const { grid, width, height, pxPerMm, leftMm, topMm, samples, first, filled } = pose;
+/** A picture of posed pieces, each in its paint: every pixel is the mean of its samples, in light and not in bytes. */
+export function paintPose(pose: Pose, paints: readonly Uint8ClampedArray[]): PiecePicture {
+  const { grids, width, height, pxPerMm, leftMm, topMm, samples, first, filled } = pose;
   const rgba = new Uint8ClampedArray(width * height * 4);
   const [one, sum] = [new Float64Array(3), new Float64Array(3)];
   for (let at = 0; at < filled.length; at++) {
     if (filled[at] === 0) continue;
     sum.fill(0);
     for (let from = first[at]!; from < first[at + 1]!; from++) {
-      if (samples.front[from] === 1) paintAt(paint, grid, samples.x[from]!, samples.y[from]!, one);
+      const part = samples.part[from]!;
+      if (samples.front[from] === 1)
+        paintAt(paints[part]!, grids[part]!, samples.x[from]!, samples.y[from]!, one);
       else one.fill(INSIDE);
       for (let channel = 0; channel < 3; channel++)
         sum[channel]! += Math.min(1, one[channel]! * samples.shade[from]! + samples.shine[from]!);
@@ -177,7 +187,7 @@ export function posePiece(
   const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
   const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
   const scene = sceneOf(skin, stood, eye.towards);
-  return sampleAll(scene, look(mesh, spots, window, on), window, pxPerMm);
+  return sampleAll([scene], look(mesh, spots, window, on), window, pxPerMm);
 }
 
 /**
@@ -186,11 +196,11 @@ export function posePiece(
  * that looks at a figure of three centimetres is.
  */
 export const drawPiece = (skin: PieceSkin, view: PieceView): PiecePicture =>
-  paintPose(posePiece(skin, view), skin.rgba);
+  paintPose(posePiece(skin, view), [skin.rgba]);
 
 /** A still picture of a painted piece, with what is needed to show it at its size. @param mostPoints as `posePiece` */
 export const stillOf = (skin: PieceSkin, view: PieceView, mostPoints = SEEN_POINTS): StillPiece => ({
-  picture: paintPose(posePiece(skin, view, mostPoints), skin.rgba),
+  picture: paintPose(posePiece(skin, view, mostPoints), [skin.rgba]),
   view,
   lit: skin.lit,
   room: standUp(skin, mostPoints).room,

@@ -1,7 +1,7 @@
 import type { SpacePoint } from "../surface/forms/form";
 import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
 import type { OnPiece } from "./raster";
-import { lampViewOf, type LampView } from "./shade";
+import { LAMP_PX, lampViewOf, type LampView } from "./shade";
 import { onPiece, type PieceGround } from "./skin";
 import { lampInSpace, usualTilt } from "./stance";
 
@@ -66,7 +66,8 @@ export function standUp(ground: PieceGround, mostPoints = SEEN_POINTS): Stood {
 function stand({ grid, heights }: PieceGround, mostPoints: number): Stood {
   const mesh = meshOf(grid, heights, mostPoints);
   const on = onPiece(grid, mesh.step);
-  const lamp = lampInSpace(grid.form, grid.lamp);
-  const lampView = lampViewOf(mesh, lamp, on, Math.max(grid.width, grid.height));
+  // A piece on its figure stands as it does there: the lamp comes from another side.
+  const lamp = grid.room()?.lampInForm ?? lampInSpace(grid.form, grid.lamp);
+  const lampView = lampViewOf([{ mesh, on }], lamp, Math.min(LAMP_PX, Math.max(grid.width, grid.height)));
   return { mesh, on, lamp, lampView, room: { ...roomOf(mesh), tiltDeg: usualTilt(grid.form) } };
 }

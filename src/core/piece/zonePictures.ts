@@ -24,7 +24,7 @@ export function zonePictures(
   const pictures = ZONES.map((zone) => {
     const rgba = bare.slice();
     layVeil(rgba, grid.inside, zoneWeights(grid, [zone], 0, wear));
-    return [zone, paintPose(pose, rgba)] as const;
+    return [zone, paintPose(pose, [rgba])] as const;
   });
   return Object.fromEntries(pictures) as Record<Zone, PiecePicture>;
 }

@@ -1,3 +1,4 @@
+import { lightOf } from "../figure/light";
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
@@ -41,7 +42,7 @@ function jobWith(id: TechniqueId, params: Record<string, number>, form: FormId, 
 /** Dry paint that the finely simulated films of the job's first surface hold on the real area, µl, coat by coat. */
 function heldUl(job: Job): number[] {
   const surface = job.surfaces[0]!;
-  const grid = buildGrid(buildForm(surface), 0.05, demo.figures[0]!.lamp);
+  const grid = buildGrid(buildForm(surface), 0.05, lightOf(job, surface));
   const laying = new FilmLayer(1e8).lay(job, surface, grid);
   let step = laying.next();
   while (!step.done) step = laying.next();

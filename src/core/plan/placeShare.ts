@@ -1,4 +1,5 @@
-import { figureOf, type Coat, type Job, type Surface } from "../job";
+import { lightOf } from "../figure/light";
+import { type Coat, type Job, type Surface } from "../job";
 import { layCoat, marksOf } from "../simulate/layCoat";
 import { reliefKey } from "../surface/keptHeights";
 import { createFilmBuffer } from "../techniques/technique";
@@ -18,12 +19,12 @@ const shares = new Map<string, number>();
 function coarseGrid(job: Job, surface: Surface, form: SurfaceForm, cells: number): SurfaceGrid {
   const key = JSON.stringify([
     ...[surface.form, surface.seed, reliefKey(surface)],
-    ...[figureOf(job, surface).lamp, cells],
+    ...[lightOf(job, surface).key, cells],
   ]);
   let grid = grids.get(key);
   if (!grid) {
     if (grids.size >= MOST_GRIDS) grids.clear();
-    grid = buildGrid(form, Math.sqrt(form.areaMm2 / cells), figureOf(job, surface).lamp);
+    grid = buildGrid(form, Math.sqrt(form.areaMm2 / cells), lightOf(job, surface));
     grids.set(key, grid);
   }
   return grid;
@@ -53,7 +54,7 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
   const chain = chainOf(surface, coat);
   const marks = chain.map((one) => [one.technique, one.place, one.passes, one.water, one.seed]);
   const key = JSON.stringify([
-    ...[surface.form, surface.seed, reliefKey(surface), surface.wear, figureOf(job, surface).lamp, place],
+    ...[surface.form, surface.seed, reliefKey(surface), surface.wear, lightOf(job, surface).key, place],
     ...(chain.length > 0 ? [job.hand, marks] : []),
   ]);
   const known = shares.get(key);

@@ -1,4 +1,5 @@
-import { figureOf, type Job, type Surface } from "../job";
+import { lightOf } from "../figure/light";
+import { type Job, type Surface } from "../job";
 import { coarseGrid } from "../surface/coarseGrid";
 import { reliefShares } from "../surface/reliefArea";
 import type { SurfaceGrid } from "../surface/grid";
@@ -20,7 +21,7 @@ export interface Glance {
  * @throws InputError where sizes or settings are impossible
  */
 export function glanceAt(job: Job, surface: Surface): Glance {
-  const grid = coarseGrid(surface, figureOf(job, surface).lamp);
+  const grid = coarseGrid(surface, lightOf(job, surface));
   const laying = layer.lay(job, surface, grid);
   let step = laying.next();
   while (!step.done) step = laying.next();

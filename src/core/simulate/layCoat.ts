@@ -1,4 +1,6 @@
-import { figureOf, type Coat, type Hand, type Job, type Surface } from "../job";
+import { figureOf, type Coat, type Hand, type Job, type Surface, type Place } from "../job";
+import { lightOf } from "../figure/light";
+import type { Zone } from "../surface/zoneNames";
 import { completeParams } from "../params";
 import { patternOf } from "../patterns/bind";
 import { familyOf } from "../patterns";
@@ -40,6 +42,12 @@ export function marksOf(
   }
 }
 
+const OF_LIGHT: readonly Zone[] = ["lit", "shaded", "sheltered"];
+
+/** Whether a place may change with the light of the figure's room; a pattern may lay its own by it. */
+const followsLight = (place: Place): boolean =>
+  place.kind === "pattern" || (place.kind === "zones" && place.zones.some((zone) => OF_LIGHT.includes(zone)));
+
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {
   const { technique, water, passes, seed, place, overSeams } = coat;
@@ -61,6 +69,7 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
     overSeams,
     job.hand,
     figureOf(job, surface).lamp,
+    followsLight(place) ? lightOf(job, surface).key : null,
     pitchMm,
   ]);
 }

@@ -1,13 +1,12 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { filmTable } from "../colour/film";
-import { figureOf, activeCoats, mixById, type Job, type Lamp, type Paint, type Surface } from "../job";
-import { buildForm } from "../surface/forms/buildForm";
-import { buildGrid, choosePitch, type SurfaceGrid } from "../surface/grid";
+import { figureOf, activeCoats, mixById, type Job, type Paint } from "../job";
+import type { SurfaceGrid } from "../surface/grid";
 import { fieldsOf } from "../surface/fields";
 import { wearMap } from "../surface/wear";
-import { reliefKey } from "../surface/keptHeights";
 import type { Compositor } from "./compositor";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
+import { GridShelf } from "./gridShelf";
 import { raisedBy } from "./layCoat";
 import { seenFrom } from "./seenFrom";
 import type { PieceSkin } from "../piece/skin";
@@ -54,50 +53,16 @@ export interface LaidSurface {
 /** Resolves to false where a newer request has come and this one should be dropped. */
 export type StillWanted = (done: number, total: number) => Promise<boolean>;
 
-/** Cells of the quick preview. */
-export const PREVIEW_CELLS = 60_000;
 const CACHE_BYTES = 260_000_000;
-
-interface Grids {
-  readonly key: string;
-  readonly full: SurfaceGrid;
-  readonly preview: SurfaceGrid;
-  readonly reduced: boolean;
-}
 
 /** Lays and composites surfaces, remembering films that did not change. One per worker. */
 export class Simulator {
   private readonly films = new FilmLayer(CACHE_BYTES);
-  private readonly grids: Grids[] = [];
+  private readonly grids = new GridShelf();
   private readonly composite: Compositor;
 
   constructor(compositor: Compositor) {
     this.composite = compositor;
-  }
-
-  private gridsOf(surface: Surface, finestMm: number, lamp: Lamp, mostCells?: number): Grids {
-    const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface), finestMm, lamp, mostCells]);
-    const known = this.grids.find((grids) => grids.key === key);
-    if (known) return known;
-    const form = buildForm(surface);
-    const { pitchMm, reduced } = choosePitch(form, finestMm, mostCells);
-    const { minX, maxX, minY, maxY } = form.bounds;
-    const coarse = Math.max(pitchMm, Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / PREVIEW_CELLS));
-    const preview = buildGrid(form, coarse, lamp);
-    // The full grid is built when it is first needed: the preview must not wait for it.
-    let full: SurfaceGrid | null = null;
-    const grids: Grids = {
-      key,
-      preview,
-      reduced,
-      get full() {
-        full ??= buildGrid(form, pitchMm, lamp);
-        return full;
-      },
-    };
-    this.grids.unshift(grids);
-    this.grids.length = Math.min(this.grids.length, 3);
-    return grids;
   }
 
   /**
@@ -108,12 +73,11 @@ export class Simulator {
     const { job, mostCells, surfaceId } = request;
     const surface = surfaceOf(request);
     if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
-    const grids = this.gridsOf(surface, job.hand.finestLineMm, figureOf(job, surface).lamp, mostCells);
-    const grid = preview ? grids.preview : grids.full;
+    const { grid, reduced } = this.grids.of(job, surface, { preview, mostCells });
     const total = activeCoats(surface).length;
     const laying = this.films.lay(job, surface, grid);
     for (let step = laying.next(); ; step = laying.next()) {
-      if (step.done) return { grid, coats: step.value, reduced: grids.reduced };
+      if (step.done) return { grid, coats: step.value, reduced };
       if (!(await wanted(step.value, total))) return null;
     }
   }

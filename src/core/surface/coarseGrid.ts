@@ -1,7 +1,8 @@
-import type { Lamp, Surface } from "../job";
+import type { Surface } from "../job";
 import { buildForm } from "./forms/buildForm";
 import { buildGrid, type SurfaceGrid } from "./grid";
 import { reliefKey } from "./keptHeights";
+import type { SurfaceLight } from "./roomLight";
 
 /** Cells a verdict needs: hollows and edges are still told apart, and a grid takes some milliseconds. */
 const CELLS = 24_000;
@@ -13,8 +14,11 @@ const kept = new Map<string, SurfaceGrid>();
  * kept.
  * @throws InputError where the sizes are impossible
  */
-export function coarseGrid(surface: Pick<Surface, "form" | "seed" | "relief">, lamp: Lamp): SurfaceGrid {
-  const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface), lamp]);
+export function coarseGrid(
+  surface: Pick<Surface, "form" | "seed" | "relief">,
+  light: SurfaceLight,
+): SurfaceGrid {
+  const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface), light.key]);
   const known = kept.get(key);
   if (known) {
     kept.delete(key);
@@ -24,7 +28,7 @@ export function coarseGrid(surface: Pick<Surface, "form" | "seed" | "relief">, l
   const form = buildForm(surface);
   const { minX, maxX, minY, maxY } = form.bounds;
   const pitchMm = Math.max(0.05, Math.sqrt(((maxX - minX) * (maxY - minY)) / CELLS));
-  const grid = buildGrid(form, pitchMm, lamp);
+  const grid = buildGrid(form, pitchMm, light);
   kept.set(key, grid);
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return grid;

@@ -2,7 +2,7 @@ import { blurMm } from "./blur";
 import type { LampVector, SurfaceGrid } from "./grid";
 import { bendOf } from "./bend";
 import { lowerEnvelope } from "./parabola";
-import { litFrom, openSky, pictureLight } from "./lit";
+import { litFrom, openSky, pictureLight, roomLit, roomPictureLight, roomSky } from "./lit";
 import { smoothstep } from "../units";
 
 /** Scales at which hollows are looked for, mm: a crease, a fold's side, a whole fold. */
@@ -26,9 +26,15 @@ export interface SurfaceFields {
   readonly crest: Float32Array;
   /** 0…1: how much an edge looks up the piece: upper rims of stones, straps, scales and folds. */
   readonly upperEdge: Float32Array;
-  /** 0…1: light of the job's lamp, cast shade and the form's own bend counted; open ground that faces it most is 1. */
+  /**
+   * 0…1: light of the job's lamp, cast shade and the form's own bend counted. Of a piece on its figure it is Lambert's
+   * cosine in the figure's room, shade of the other parts counted; of one that lies aside, open ground that faces the
+   * lamp most is 1.
+   */
   readonly lit: Float32Array;
-  /** 0…1: the same from any side. */
+  /** The same against what the lamp lights most of this surface: where a painter puts its lights and shadows, 0…1. */
+  readonly litShare: Float32Array;
+  /** 0…1: light from any side. */
   litFrom(from: LampVector): Float32Array;
   /** Light as a picture shows it on the bare relief; level ground is 1. */
   readonly light: Float32Array;
@@ -151,6 +157,20 @@ function pieces(grid: SurfaceGrid): Uint8Array | null {
   return Uint8Array.from(grid.turnDeg, (turn) => seams.filter((deg) => turn >= deg).length);
 }
 
+/** Share of the cells that are brighter than what counts as the brightest; a surface darker than the least is in shade as a whole. */
+const [BRIGHTER, LEAST_BRIGHT] = [0.02, 0.25] as const;
+/** So many cells are enough to tell which light is the brightest. */
+const LOOKED_AT = 4000;
+
+/** A surface's light against its own brightest: lights are painted on what stands in shade too, unless all of it does. */
+function againstBrightest(lit: Float32Array, { inside }: SurfaceGrid): Float32Array {
+  const step = Math.max(1, Math.floor(lit.length / LOOKED_AT));
+  const seen = lit.filter((_, at) => at % step === 0 && inside[at]! > 0).sort();
+  const most = seen[Math.floor((1 - BRIGHTER) * (seen.length - 1))] ?? 1;
+  const scale = 1 / Math.max(LEAST_BRIGHT, most);
+  return lit.map((light) => Math.min(1, light * scale));
+}
+
 const known = new WeakMap<SurfaceGrid, SurfaceFields>();
 
 /** Properties that are each worked out when they are first asked for, and kept. */
@@ -188,6 +208,7 @@ function makeFields(grid: SurfaceGrid): SurfaceFields {
   const [fine, middle, wide] = HOLLOW_SCALES_MM;
   const hollows = onDemand({ 0: () => around(fine), 1: () => around(middle), 2: () => around(wide) });
   const bend = onDemand({ own: () => bendOf(grid, grid.lamp) });
+  const room = onDemand({ light: () => grid.room() });
   const fields: SurfaceFields = onDemand({
     hollow: () => (scale: HollowScale) => hollows[scale],
     low: () => clearly(hollows[1], hollows[2], 1),
@@ -196,10 +217,14 @@ function makeFields(grid: SurfaceGrid): SurfaceFields {
     crest: () => crests(grid, fields.edge),
     upperEdge: () => upperEdges(grid, fields.edge, fields.up),
     litFrom: () => lightsOf(grid),
-    lit: () => fields.litFrom(grid.lamp),
-    lightOn: () => (heights: Float32Array) => pictureLight(heights, grid, fields.low, bend.own),
+    lit: () => (room.light ? roomLit(grid, room.light) : fields.litFrom(grid.lamp)),
+    litShare: () => (room.light ? againstBrightest(fields.lit, grid) : fields.lit),
+    lightOn: () => (heights: Float32Array) =>
+      room.light
+        ? roomPictureLight(heights, grid, fields.low, room.light)
+        : pictureLight(heights, grid, fields.low, bend.own),
     light: () => fields.lightOn(relief),
-    sky: () => openSky(grid),
+    sky: () => (room.light ? roomSky(grid, room.light) : openSky(grid)),
     along: () => alongField(grid),
     up: () => upField(grid),
     piece: () => pieces(grid),

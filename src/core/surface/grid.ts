@@ -1,6 +1,7 @@
 import { USUAL_LAMP, type Lamp } from "../job";
 import type { SurfaceForm } from "./forms/form";
 import { depthInside } from "./forms/depth";
+import { asideUnder, type RoomLight, type SurfaceLight } from "./roomLight";
 
 /** A form laid on square cells: what every technique and the compositor work on. Row-major, y downwards. */
 export interface SurfaceGrid {
@@ -20,6 +21,8 @@ export interface SurfaceGrid {
   /** Relief, mm. */
   readonly relief: Float32Array;
   readonly lamp: LampVector;
+  /** The light of the figure's room on it; null where it lies aside. Worked out when first asked for. */
+  room(): RoomLight | null;
 }
 
 /** Unit vector towards the lamp: x right, y down, z up from the surface. */
@@ -73,8 +76,14 @@ function placeCells(form: SurfaceForm, grid: SurfaceGrid): void {
 /**
  * Lays a form on square cells.
  * @param pitchMm edge of a cell, mm, above 0
+ * @param light where it stands, or the lamp alone for a piece that lies aside
  */
-export function buildGrid(form: SurfaceForm, pitchMm: number, lamp: Lamp = USUAL_LAMP): SurfaceGrid {
+export function buildGrid(
+  form: SurfaceForm,
+  pitchMm: number,
+  light: Lamp | SurfaceLight = USUAL_LAMP,
+): SurfaceGrid {
+  const { lamp, room } = "room" in light ? light : asideUnder(light);
   const { minX, maxX, minY, maxY } = form.bounds;
   const width = Math.ceil((maxX - minX + 2 * MARGIN_MM) / pitchMm);
   const height = Math.ceil((maxY - minY + 2 * MARGIN_MM) / pitchMm);
@@ -91,6 +100,7 @@ export function buildGrid(form: SurfaceForm, pitchMm: number, lamp: Lamp = USUAL
     heightMm: field(),
     relief: field(),
     lamp: lampVector(lamp),
+    room,
   };
   placeCells(form, grid);
   return grid;

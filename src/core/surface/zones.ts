@@ -49,8 +49,8 @@ const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
     return (at) => 1 - low[at]! - high[at]!;
   },
   hollow: (grid) => by(fieldsOf(grid).low),
-  lit: (grid) => between(fieldsOf(grid).lit, 0.5, 0.98),
-  shaded: (grid) => not(between(fieldsOf(grid).lit, 0.5, 0.98)),
+  lit: (grid) => between(fieldsOf(grid).litShare, 0.5, 0.98),
+  shaded: (grid) => not(between(fieldsOf(grid).litShare, 0.5, 0.98)),
   sheltered: (grid) => not(between(fieldsOf(grid).sky, 0.62, 0.97)),
   worn,
   unworn: (grid, wear) => not(worn(grid, wear)),

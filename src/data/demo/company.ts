@@ -1,6 +1,8 @@
+import { bodies, type BodyId } from "../../core/figure/bodies";
 import { putPattern, withParams } from "../../core/edits/patterns";
 import { withSurface } from "../../core/edits/surfaces";
-import { FIRST_FIGURE, USUAL_LAMP, type Figure, type Job, type Surface } from "../../core/job";
+import { seatFor } from "../../core/newJob";
+import { FIRST_FIGURE, USUAL_LAMP, type Figure, type FormUse, type Job, type Surface } from "../../core/job";
 import { presets, startFrom } from "../../core/patterns/camouflage/presets";
 import { deriveCoats } from "../../core/patterns/derive";
 import { schemes, type SchemeId } from "../../core/schemes";
@@ -44,6 +46,7 @@ const bare = ({
   name,
   figureId: FIRST_FIGURE,
   form: { id: form, version: forms[form].version, params: sizes },
+  seat: null,
   pattern: null,
   coats: [],
   parked: [],
@@ -53,10 +56,18 @@ const bare = ({
   seed,
 });
 
+/** A body in its newest shape, with its pose. */
+const bodyUse = (id: BodyId, params: Readonly<Record<string, number>>): FormUse => ({
+  id,
+  version: bodies[id].version,
+  params,
+});
+
 /** A job with pieces more, each started from its scheme. */
 function withPieces(job: Job, pieces: readonly Piece[]): Job {
   return pieces.reduce<Job>((current, piece) => {
-    const surface = bare(piece);
+    const plain = bare(piece);
+    const surface = { ...plain, seat: seatFor(current, plain) };
     const grown = { ...current, surfaces: [...current.surfaces, surface] };
     return startSurface(
       grown,
@@ -155,7 +166,8 @@ const MARSH: readonly Marsh[] = [
 /** A job with pieces more, each in the pattern; mixes of one colour are shared. */
 function inMarsh(job: Job, pieces: readonly Marsh[]): Job {
   return pieces.reduce<Job>((current, { id, name, form, sizes, seed, set }) => {
-    const surface = bare({ id, name, form, sizes, seed });
+    const plain = bare({ id, name, form, sizes, seed });
+    const surface = { ...plain, seat: seatFor(current, plain) };
     const grown = { ...current, surfaces: [surface, ...current.surfaces] };
     const put = putPattern(grown, id, "camouflage", demoShelf);
     const own = (params: unknown) => set(params as Readonly<Record<string, unknown>>);
@@ -200,6 +212,9 @@ export const reedScout = once((): Job => ({
             primer: "grey",
             viewingDistanceMm: 450,
             lamp: USUAL_LAMP,
+            body: bodyUse("person-standing", {
+              ...{ stoopDeg: 8, headTurnDeg: 20, armsOutDeg: 4, armsAheadDeg: 25, elbowDeg: 70 },
+            }),
             notes:
               "Lies in the reeds all day: nothing on it may shine, and only the collar should draw the eye.",
             count: 1,
@@ -230,6 +245,7 @@ export const ferryWatch = once((): Job => {
     primer: "grey",
     viewingDistanceMm: 600,
     lamp: USUAL_LAMP,
+    body: bodyUse("person-walking", { strideDeg: 40, armsOutDeg: 12, armsAheadDeg: 5, elbowDeg: 25 }),
     notes: "The night crossing's watch: all of one cut, no two of one pattern.",
     count: 5,
   };

@@ -1,6 +1,7 @@
 import {
   FIRST_FIGURE,
   JOB_VERSION,
+  onSeat,
   USUAL_LAMP,
   type Coat,
   type Figure,
@@ -38,6 +39,7 @@ const FIGURE: Figure = {
   primer: "grey",
   viewingDistanceMm: 450,
   lamp: USUAL_LAMP,
+  body: { id: "person-standing", version: 1, params: { armsOutDeg: 24, elbowDeg: 45, headTurnDeg: -15 } },
   notes:
     "Coat skirt in the company's cloth: straw and deep tarn with a rust line. The satchel hides nothing at the back.",
   count: 1,
@@ -69,6 +71,7 @@ const SKIRT: Surface = {
       ...{ tight: 0, borderMm: 0.6 },
     },
   },
+  seat: onSeat("waist"),
   pattern: {
     id: "sett",
     version: 2,

@@ -1,5 +1,6 @@
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
+import { figure } from "./figure";
 import { glazes } from "./glazes";
 import { guides } from "./guides";
 import { judge } from "./judge";
@@ -18,6 +19,7 @@ import { zonePictures } from "./zonePictures";
 export const questions = {
   specimen,
   piece,
+  figure,
   zonePictures,
   section,
   judge,

@@ -20,7 +20,7 @@ import { parseJob, parsePaint } from "./jobSchema";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-4.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-5.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -115,7 +115,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 5, /Version 5/],
+    ["a later version", ["version"], 6, /Version 6/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -201,12 +201,16 @@ describe("a file of an earlier version", () => {
     });
     for (const part of ["hand", "mixes", "touching"] as const) expect(job[part]).toEqual(old.job[part]);
     expect(job.goals).toEqual(old.job.targets);
-    expect(job.figures).toEqual([{ id: FIRST_FIGURE, name: "Figure", ...(old.job.figure as Json) }]);
+    expect(job.figures).toEqual([
+      { id: FIRST_FIGURE, name: "Figure", body: null, ...(old.job.figure as Json) },
+    ]);
     expect(history).toEqual({ log: old.job.log, wells: old.job.wells });
     job.surfaces.forEach((surface, at) => {
       const before = (old.job.surfaces as Json[])[at]!;
       for (const part of ["id", "name", "form", "relief", "wear", "seed"] as const)
         expect(surface[part]).toEqual(before[part]);
+      // Nothing is seated that the painter did not seat: its light stays as it was.
+      expect(surface.seat).toBeNull();
       // Since then a cloth can say which of its stripes are lines; left to their width, as it was.
       const { version, params } = (before.pattern ?? { version: 1 }) as { version: number; params?: Json };
       expect(version).toBe(1);

@@ -4,9 +4,15 @@ import { each, isFields, type Fields, type Step, type Told } from "./steps/field
 import { fromVersion1 } from "./steps/fromVersion1";
 import { fromVersion2 } from "./steps/fromVersion2";
 import { fromVersion3 } from "./steps/fromVersion3";
+import { fromVersion4 } from "./steps/fromVersion4";
 
 /** What brings a job of one version to the next, by the version it comes from. */
-const steps: Readonly<Record<number, Step>> = { 1: fromVersion1, 2: fromVersion2, 3: fromVersion3 };
+const steps: Readonly<Record<number, Step>> = {
+  1: fromVersion1,
+  2: fromVersion2,
+  3: fromVersion3,
+  4: fromVersion4,
+};
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */
 function patternOf(use: unknown): unknown {

@@ -54,6 +54,7 @@ export const bag = defineForm({
   version: 1,
   label: "Bag or satchel",
   about: "The front of a filled bag with seams, a flap and folds from its corners.",
+  worn: { seats: ["left-hip", "right-hip", "back", "left-flank"], by: "top", how: "on" },
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -106,6 +106,7 @@ export const base = defineForm({
   version: 1,
   label: "Round or oval base",
   about: "The top of a base: uneven ground with stones set into it.",
+  worn: { seats: ["base"], by: "foot", how: "on" },
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -238,6 +238,7 @@ export const cloak = defineForm({
   version: 2,
   label: "Cloak or cape",
   about: "A draped sheet with folds that fan out from the neck; its hem whole or torn.",
+  worn: { seats: ["shoulders", "back"], by: "top", how: "round" },
   params,
   added: { tight: 0, wrinkles: 0, borderMm: 0, yokeMm: 0 },
   problems,

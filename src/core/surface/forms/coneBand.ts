@@ -271,6 +271,7 @@ export const coneBand = defineForm({
   version: 2,
   label: "Skirt or band round a body",
   about: "A flaring, straight or narrowing band, closed or with a hidden gap, smooth or pleated.",
+  worn: { seats: ["waist", "shoulders", "neck"], by: "top", how: "round" },
   params,
   added: { tight: 0, borderMm: 0 },
   problems,

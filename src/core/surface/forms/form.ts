@@ -1,4 +1,5 @@
 import type { Problem } from "../../errors";
+import type { SeatId } from "../../job";
 import type { ParamSpecs, ParamValues } from "../../params";
 
 /** A point on a flat development, mm; y grows downwards, as on the page. */
@@ -58,12 +59,23 @@ export const raised = ([x, y, z]: SpacePoint, [nx, ny, nz]: SpacePoint, upMm: nu
   z + upMm * nz,
 ];
 
+/** How a piece is worn on a body or fixed to it. */
+export interface Worn {
+  /** Seats that suit it, the likeliest first. */
+  readonly seats: readonly SeatId[];
+  /** What of it comes to the seat: it hangs by its top, has its middle there, or stands there. */
+  readonly by: "top" | "middle" | "foot";
+  /** The body goes through it; or it lies on the body's outside, as it is or bent round it. */
+  readonly how: "round" | "on" | "bent";
+}
+
 /** One kind of panel that can be chosen in the brief. */
 export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly id: string;
   readonly version: number;
   readonly label: string;
   readonly about: string;
+  readonly worn: Worn;
   readonly params: S;
   /** Sizes that earlier versions did not have, each at what leaves such a piece as it was. */
   readonly added?: Readonly<Partial<Record<keyof S & string, number>>>;

@@ -248,6 +248,7 @@ export const helmet = defineForm({
   added: { slitDeepMm: 0.4 },
   label: "Helmet with band and visor",
   about: "A dome, a riveted band, a flared part with slits or vents; laid flat as a disc of the same area.",
+  worn: { seats: ["head"], by: "top", how: "round" },
   params,
   problems,
   build(values, seed) {

@@ -246,6 +246,7 @@ export const hood = defineForm({
   label: "Hood with an opening",
   about:
     "Cloth over the head with an arched opening, a seam over the crown and folds; laid flat as a disc of the same area.",
+  worn: { seats: ["head"], by: "top", how: "round" },
   params,
   problems,
   build(values, seed) {

@@ -149,6 +149,7 @@ export const horn = defineForm({
   version: 1,
   label: "Horn, claw or tusk",
   about: "A tapering, curved piece, ringed or smooth, with fibres along it.",
+  worn: { seats: ["head", "tail", "hull"], by: "foot", how: "round" },
   params,
   problems,
   build(values, seed) {

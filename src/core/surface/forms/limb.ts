@@ -48,6 +48,11 @@ export const limb = defineForm({
   version: 1,
   label: "Sleeve, cuff or boot",
   about: "A tube round a limb with creases where it bends.",
+  worn: {
+    seats: ["neck", "right-arm", "left-arm", "left-leg", "right-leg", "tail"],
+    by: "top",
+    how: "round",
+  },
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -37,6 +37,7 @@ export const panel = defineForm({
   version: 1,
   label: "Flat piece",
   about: "A plain rectangle with soft dents: a flap, a plate, a board.",
+  worn: { seats: ["hull", "back", "chest", "left-flank", "roof"], by: "middle", how: "on" },
   params,
   problems(values) {
     const found = sizeProblems(params, values);

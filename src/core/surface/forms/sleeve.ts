@@ -216,6 +216,7 @@ export const sleeve = defineForm({
   version: 1,
   label: "Sleeve, trouser leg or sock",
   about: "Cloth or leather round a limb that bends: creases at the joint, cuffs, something turned over.",
+  worn: { seats: ["right-arm", "left-arm", "left-leg", "right-leg"], by: "top", how: "round" },
   params,
   problems,
   build(values, seed) {

@@ -177,6 +177,7 @@ export const trunk = defineForm({
   version: 1,
   label: "Torso, limb or beast's body",
   about: "Bare skin, scales or hide: thicker and thinner along its length, with muscles and a middle line.",
+  worn: { seats: ["back", "waist", "hull", "left-leg", "tail"], by: "top", how: "round" },
   params,
   problems,
   build(values, seed) {

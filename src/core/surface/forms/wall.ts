@@ -65,6 +65,7 @@ export const wall = defineForm({
   version: 1,
   label: "Stone wall",
   about: "Courses of stones with joints between them, faces uneven and edges worn.",
+  worn: { seats: ["wall", "left-flank", "right-flank", "hull", "back"], by: "foot", how: "on" },
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -14,7 +14,11 @@ import { useBuilt, useEditSurface, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { BandDrawing } from "./BandDrawing";
 import { FigureForm } from "./FigureForm";
-import { PartOf } from "./FigureSwitch";
+import { FigureView } from "../figure/FigureView";
+import { useFigureLook } from "../figure/figureLook";
+import { SeatForm } from "../figure/SeatForm";
+import { WholeOrPiece } from "../figure/WholeOrPiece";
+import { PartOf, useBriefFigure } from "./FigureSwitch";
 import { FormPicture } from "./FormPicture";
 import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
@@ -160,6 +164,8 @@ function SizesForm({ surface, definition, problems, onActive }: SizesProps) {
 /** What is painted: the figure, its surfaces and their measured sizes. */
 export function BriefStage() {
   const surface = useSurface();
+  const figure = useBriefFigure();
+  const whole = useFigureLook((look) => look.whole);
   const { form, problems } = useBuilt(surface);
   const [active, setActive] = useState<string | null>(null);
   const [last, setLast] = useState(form);
@@ -184,8 +190,11 @@ export function BriefStage() {
             {problems.map((problem) => problem.message).join(" ")} The drawing shows the last sizes that fit.
           </Alert>
         )}
+        {surface && <WholeOrPiece surface={surface} />}
         <Box sx={{ flex: 1, minHeight: 0 }}>
-          {drawn && surface && drawn.id !== "cone-band" ? (
+          {surface && whole ? (
+            <FigureView figure={figure} />
+          ) : drawn && surface && drawn.id !== "cone-band" ? (
             <SheetDrawing surfaceId={surface.id} form={drawn} active={active} />
           ) : drawn && surface ? (
             <BandDrawing
@@ -199,7 +208,7 @@ export function BriefStage() {
             <PieceChoice />
           )}
         </Box>
-        {surface && (
+        {surface && !whole && (
           <Typography
             sx={{
               px: 2,
@@ -223,6 +232,7 @@ export function BriefStage() {
           {definition && (
             <SizesForm surface={surface} definition={definition} problems={problems} onActive={setActive} />
           )}
+          <SeatForm surface={surface} />
           <ReliefPicture key={surface.id} surface={surface} />
           <Touching surface={surface} />
         </Box>

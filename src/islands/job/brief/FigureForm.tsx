@@ -3,6 +3,7 @@ import { PRIMERS, REAL_EYE_HEIGHT_MM, ratioOf, STANDARDS, type Figure } from "..
 import { changeFigure } from "../../../core/edits/figures";
 import { NumberField } from "../../../ui/NumberField";
 import { TextEdit } from "../../../ui/TextEdit";
+import { BodyForm } from "../figure/BodyForm";
 import { useEdit, useJob } from "../jobStore";
 import { FigureSwitch, useBriefFigure } from "./FigureSwitch";
 
@@ -87,6 +88,7 @@ export function FigureForm() {
           onChange={(count) => set({ count })}
         />
       </Box>
+      <BodyForm figure={figure} />
       <Typography variant="h3">Hand for this job</Typography>
       <Box sx={{ display: "flex", gap: 1 }}>
         <NumberField

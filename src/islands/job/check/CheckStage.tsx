@@ -9,7 +9,11 @@ import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { ColumnHead, Row } from "../../../ui/Row";
 import { useRoom } from "../../../ui/useRoom";
+import { figureOf } from "../../../core/job";
 import { FormView } from "../coats/FormView";
+import { FigureView } from "../figure/FigureView";
+import { useFigureLook } from "../figure/figureLook";
+import { WholeOrPiece } from "../figure/WholeOrPiece";
 import { useEdit, useJob } from "../jobStore";
 import { useJudged } from "../useJudged";
 import { useFindings } from "../useStageStates";
@@ -87,10 +91,20 @@ function Looked() {
 
 function Whole() {
   const mostUm = useSimulation((state) => state.mostUm);
+  const job = useJob();
   const surface = useSurface();
+  const whole = useFigureLook((look) => look.whole);
+  const marked = useSpots().length > 0;
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", overflow: "auto" }}>
-      <Looked />
+      {surface && <WholeOrPiece surface={surface} />}
+      {surface && whole && !marked ? (
+        <Box sx={{ flex: 1, minHeight: 320 }}>
+          <FigureView figure={figureOf(job, surface)} />
+        </Box>
+      ) : (
+        <Looked />
+      )}
       <Box sx={{ bgcolor: "background.paper", borderTop: 1, borderColor: "divider", p: 2 }}>
         <Row name="Thickest films in the picture">
           {mostUm === null ? "being laid" : `${formatNumber(mostUm, 0)}\u202fµm`}

@@ -16,7 +16,9 @@ import { usePrefs, type Shape } from "../../../ui/prefs";
 import { SURROUNDS, type Surround } from "../../../ui/theme";
 import { ColumnHead } from "../../../ui/Row";
 import { Side } from "../../../ui/Side";
-import { useSurface } from "../useSurface";
+import { FigureView } from "../figure/FigureView";
+import { useFigureLook } from "../figure/figureLook";
+import { useFigure, useSurface } from "../useSurface";
 import { DISTANCES, useView, type BottomTab, type LightShown } from "../viewStore";
 import { CoatInspector } from "./CoatInspector";
 import { CoatList } from "./CoatList";
@@ -79,8 +81,11 @@ interface ToolbarProps {
 const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
   const { light, upTo, zoom, shape, distanceMm, trueSize, set } = useView();
   const { surround, setSurround, setShape } = usePrefs();
-  const chooseShape = (next: Shape | null) => {
+  const { whole, set: look } = useFigureLook();
+  const chooseShape = (next: Shape | "figure" | null) => {
     if (!next) return;
+    look({ whole: next === "figure" });
+    if (next === "figure") return;
     set({ shape: next });
     setShape(next);
   };
@@ -93,9 +98,10 @@ const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
           exclusive
           size="small"
           aria-label="Shape"
-          value={shape}
-          onChange={(_event, next: Shape | null) => chooseShape(next)}
+          value={whole ? "figure" : shape}
+          onChange={(_event, next: Shape | "figure" | null) => chooseShape(next)}
         >
+          <ToggleButton value="figure">On the figure</ToggleButton>
           <ToggleButton value="form">On its form</ToggleButton>
           <ToggleButton value="flat">Flat</ToggleButton>
         </ToggleButtonGroup>
@@ -187,6 +193,17 @@ const Toolbar = memo(function Toolbar({ count, chosenPainted }: ToolbarProps) {
   );
 });
 
+/** The figure with this surface as far as it is shown, and its neighbours as they will be. */
+function OnFigure({ surface }: { readonly surface: Surface }) {
+  const figure = useFigure();
+  const upTo = useView((view) => view.upTo);
+  return (
+    <Box sx={{ flex: 1, minHeight: 0 }}>
+      <FigureView figure={figure} step={upTo === null ? null : { surfaceId: surface.id, upTo }} />
+    </Box>
+  );
+}
+
 const TABS: readonly (readonly [BottomTab, string])[] = [
   ["section", "Section"],
   ["pattern", "Pattern"],
@@ -273,6 +290,7 @@ export function CoatsStage() {
   const narrow = useMediaQuery(theme.breakpoints.down("md"));
   const [drawer, setDrawer] = useState<"coats" | "coat" | null>(null);
   const coatId = useView((view) => view.coatId);
+  const whole = useFigureLook((look) => look.whole);
   if (!surface)
     return <Typography sx={{ p: 3 }}>This job has no surface yet. Add one in the brief.</Typography>;
   const painted = activeCoats(surface);
@@ -303,7 +321,7 @@ export function CoatsStage() {
           </Box>
         )}
         <Toolbar count={painted.length} chosenPainted={painted.some((coat) => coat.id === coatId)} />
-        <SpecimenView />
+        {whole ? <OnFigure surface={surface} /> : <SpecimenView />}
         <Bottom surface={surface} />
       </Box>
       <Side anchor="right" narrow={narrow} open={drawer === "coat"} onClose={() => setDrawer(null)}>

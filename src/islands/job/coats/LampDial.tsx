@@ -1,8 +1,7 @@
 import { Box, Typography } from "@mui/material";
 import type { KeyboardEvent, PointerEvent } from "react";
-import type { Lamp } from "../../../core/job";
+import type { Figure, Lamp } from "../../../core/job";
 import { useEdit } from "../jobStore";
-import { useFigure } from "../useSurface";
 import { changeFigure } from "../../../core/edits/figures";
 
 const SIZE = 76;
@@ -25,9 +24,8 @@ function lampAt(x: number, y: number): Lamp {
   return { fromDeg: (from + 360) % 360, heightDeg: Math.max(LOWEST_DEG, height) };
 }
 
-/** The job's lamp, dragged around the piece; arrow keys turn and raise it. */
-export function LampDial() {
-  const { id, lamp } = useFigure();
+/** A figure's lamp, dragged around the piece; arrow keys turn and raise it. */
+export function LampDial({ figure: { id, lamp } }: { readonly figure: Figure }) {
   const edit = useEdit();
   const set = (next: Lamp) => edit((job) => changeFigure(job, id, { lamp: next }));
   const take = (event: PointerEvent<SVGSVGElement>) => {

@@ -9,7 +9,7 @@ import { useRoom } from "../../../ui/useRoom";
 import { SpotRings } from "../check/SpotRings";
 import { useSpots } from "../check/useSpots";
 import { useSimulation } from "../useSimulation";
-import { useBuilt, useSurface } from "../useSurface";
+import { useBuilt, useFigure, useSurface } from "../useSurface";
 import { MOST_ZOOM, useView } from "../viewStore";
 import { DrawingBar } from "./DrawingBar";
 import { FormView } from "./FormView";
@@ -165,6 +165,7 @@ export function SpecimenView() {
   const { setRoom, size } = useRoom();
   const setView = useView((view) => view.set);
   const surface = useSurface();
+  const figure = useFigure();
   const formKey = surface ? JSON.stringify([surface.id, surface.form]) : "";
   const lastForm = useRef(formKey);
   useEffect(() => {
@@ -192,7 +193,7 @@ export function SpecimenView() {
           line={tab === "section" ? lineOn(specimen, line) : null}
         />
       )}
-      {(light === "lit" || light === "light") && <LampDial />}
+      {(light === "lit" || light === "light") && <LampDial figure={figure} />}
       <DrawingBar />
       {failure !== null && (
         <Box

@@ -1,0 +1,162 @@
+import { primerSpectrum } from "../colour/appearance";
+import { encodeSrgb, spectrumToLinear } from "../colour/spaces";
+import type { Figure, Primer } from "../job";
+import type { PieceMesh } from "../piece/mesh";
+import { eyeAt, projected, windowAround } from "../piece/raster";
+import type { PartGround, Scene } from "../piece/sample";
+import { extentOfAll, lampViewOf, lookAtAll, type LampView, type Standing } from "../piece/shade";
+import { onPiece, type PieceSkin } from "../piece/skin";
+import {
+  FINER,
+  MARGIN_PX,
+  paintPose,
+  sampleAll,
+  type PiecePicture,
+  type PieceView,
+  type Pose,
+} from "../piece/still";
+import { seenFrom } from "../simulate/seenFrom";
+import { fieldsOf } from "../surface/fields";
+import type { SpacePoint } from "../surface/forms/form";
+import { lampInRoom } from "./light";
+import { seatedMesh } from "./seated";
+import type { SeatedPiece, StandingFigure } from "./standingFigure";
+
+/** How a figure is looked at. */
+export interface FigureView extends PieceView {
+  /** As the eye sees it from this far, mm; null for every mark. */
+  readonly viewMm: number | null;
+}
+
+/** From a little above, as one looks at what stands on a table. */
+export const FIGURE_TILT = 12;
+/** Points of each piece's mesh: a whole figure is looked at, not one piece. */
+const PIECE_POINTS = 20_000;
+/** Pixels along the longer side of the lamp's view of a figure, and what of its depth they do not tell, mm. */
+const [LAMP_PX, BEHIND_MM] = [1000, 0.22] as const;
+
+/** A still picture of a figure, and what of it is which surface. */
+export interface FigureStill {
+  readonly picture: PiecePicture;
+  readonly view: FigureView;
+  /** Surfaces in the picture; `owners` names them by their place in this list, from 1. */
+  readonly surfaceIds: readonly string[];
+  /** Which surface each pixel shows; 0 for the body and for nothing. */
+  readonly owners: Uint8Array<ArrayBuffer>;
+}
+
+/** What is drawn: a mesh and its ground; its paint, by cell. */
+interface Part extends Standing {
+  readonly ground: PartGround;
+  readonly sky: Float32Array;
+  readonly rgba: Uint8ClampedArray;
+}
+
+const everywhere = () => true;
+
+/** A part of the body, plainly primed. */
+function plainPart(mesh: PieceMesh, primer: Primer): Part {
+  const cells = mesh.columns * mesh.rows;
+  const rgba = new Uint8ClampedArray(cells * 4);
+  const bytes = spectrumToLinear(primerSpectrum(primer)).map((light) => 255 * encodeSrgb(light));
+  for (let at = 0; at < cells; at++) rgba.set([...bytes, 255], at * 4);
+  const grid = { width: mesh.columns, height: mesh.rows, pitchMm: 1 };
+  return {
+    ...{ mesh, on: everywhere, rgba },
+    ground: { grid, heights: new Float32Array(cells), gloss: null, lit: true },
+    sky: new Float32Array(cells).fill(1),
+  };
+}
+
+const meshes = new WeakMap<PieceSkin, { readonly piece: SeatedPiece; readonly mesh: PieceMesh }>();
+
+/** A painted piece where it sits; its mesh is kept with its skin. */
+function piecePart(piece: SeatedPiece, skin: PieceSkin): Part {
+  const known = meshes.get(skin);
+  const mesh =
+    known?.piece === piece ? known.mesh : seatedMesh(skin.grid, skin.heights, PIECE_POINTS, piece.seating);
+  meshes.set(skin, { piece, mesh });
+  return {
+    ...{ mesh, on: onPiece(skin.grid, mesh.step), ground: skin, rgba: skin.rgba },
+    sky: fieldsOf(skin.grid).sky,
+  };
+}
+
+/** The last lamp's view that was worked out, and what it is of: a figure that is only turned keeps it. */
+let lastLamp: {
+  readonly lamp: SpacePoint;
+  readonly parts: readonly PieceMesh[];
+  readonly view: LampView;
+} | null = null;
+
+function lampViewOn(parts: readonly Part[], lamp: SpacePoint): LampView {
+  const same =
+    lastLamp?.parts.length === parts.length &&
+    parts.every(({ mesh }, at) => mesh === lastLamp!.parts[at]) &&
+    lamp.every((part, axis) => part === lastLamp!.lamp[axis]);
+  if (lastLamp && same) return lastLamp.view;
+  const view = lampViewOf(parts, lamp, LAMP_PX, BEHIND_MM);
+  lastLamp = { lamp, parts: parts.map(({ mesh }) => mesh), view };
+  return view;
+}
+
+/**
+ * A still picture of a figure with its pieces, its body plainly primed, in one light.
+ * @param skins what each piece wears, by the surface's id; a piece without one is left out
+ */
+export function drawFigure(
+  standing: StandingFigure,
+  figure: Pick<Figure, "lamp" | "primer">,
+  skins: ReadonlyMap<string, PieceSkin>,
+  view: FigureView,
+): FigureStill {
+  const pieces = standing.pieces.filter(({ surface }) => skins.has(surface.id));
+  const parts = [
+    ...pieces.map((piece) => piecePart(piece, skins.get(piece.surface.id)!)),
+    ...standing.body.map((mesh) => plainPart(mesh, figure.primer)),
+  ];
+  const pose = poseFigure(parts, lampInRoom(figure), view);
+  const picture = paintPose(
+    pose,
+    parts.map(({ rgba }) => rgba),
+  );
+  if (view.viewMm) fromAfar(picture, view.viewMm);
+  const surfaceIds = pieces.map(({ surface }) => surface.id);
+  return { picture, view, surfaceIds, owners: ownersOf(pose, surfaceIds.length) };
+}
+
+/** Which of the first parts each pixel shows, from 1; 0 for any other. */
+function ownersOf({ filled, first, samples }: Pose, count: number): Uint8Array<ArrayBuffer> {
+  const owners = new Uint8Array(filled.length);
+  for (let at = 0; at < filled.length; at++) {
+    const part = filled[at] === 0 ? count : samples.part[first[at]!]!;
+    owners[at] = part < count ? part + 1 : 0;
+  }
+  return owners;
+}
+
+function poseFigure(parts: readonly Part[], lamp: SpacePoint, view: FigureView): Pose {
+  const lampView = lampViewOn(parts, lamp);
+  const eye = eyeAt(view.turnDeg, view.tiltDeg ?? FIGURE_TILT);
+  const spots = parts.map(({ mesh }) => projected(mesh, eye));
+  const extent = extentOfAll(parts, spots);
+  const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
+  const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
+  const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
+  const scenes = parts.map(({ ground, mesh, sky }): Scene => ({
+    skin: ground,
+    mesh,
+    sky,
+    lamp,
+    eye: eye.towards,
+    lampView,
+  }));
+  return sampleAll(scenes, lookAtAll(parts, spots, window), window, pxPerMm);
+}
+
+/** Runs a picture together as the eye does from a distance. */
+function fromAfar({ rgba, width, height, pxPerMm }: PiecePicture, viewMm: number): void {
+  const inside = new Float32Array(width * height);
+  for (let at = 0; at < inside.length; at++) inside[at] = rgba[at * 4 + 3]! / 255;
+  seenFrom(rgba, inside, { width, height, pitchMm: 1 / pxPerMm }, viewMm);
+}

@@ -1,0 +1,63 @@
+import type { Job, Surface } from "../job";
+import { buildForm } from "../surface/forms/buildForm";
+import { lightOf } from "../figure/light";
+import { buildGrid, choosePitch, type SurfaceGrid } from "../surface/grid";
+import { reliefKey } from "../surface/keptHeights";
+
+/** Cells of the quick preview. */
+export const PREVIEW_CELLS = 60_000;
+
+/** A surface on cells. */
+export interface Gridded {
+  readonly grid: SurfaceGrid;
+  /** The finest cells would have needed more memory than allowed. */
+  readonly reduced: boolean;
+}
+
+interface Kept extends Gridded {
+  readonly key: string;
+}
+
+/** Cells that are kept in all; a surface that was looked at lately needs no building when one comes back to it. */
+const MOST_CELLS = 6_000_000;
+
+/** Which cells are wanted. */
+export interface GridWish {
+  readonly preview: boolean;
+  /** Most cells of the fine grid; as many as memory allows where left out. */
+  readonly mostCells?: number | undefined;
+}
+
+/** Lays surfaces on cells and keeps those that were asked for last. */
+export class GridShelf {
+  private kept: Kept[] = [];
+
+  /** @throws InputError for impossible sizes */
+  of(job: Job, surface: Surface, { preview, mostCells }: GridWish): Gridded {
+    const { finestLineMm } = job.hand;
+    const light = lightOf(job, surface);
+    const wish = [surface.form, surface.seed, reliefKey(surface), finestLineMm, preview, mostCells];
+    const key = JSON.stringify([wish, light.key]);
+    const known = this.kept.find((one) => one.key === key);
+    if (known) {
+      this.kept = [known, ...this.kept.filter((one) => one !== known)];
+      return known;
+    }
+    const form = buildForm(surface);
+    const { pitchMm, reduced } = choosePitch(form, finestLineMm, mostCells);
+    const { minX, maxX, minY, maxY } = form.bounds;
+    const coarse = Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / PREVIEW_CELLS);
+    const grid = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm, light);
+    const made = { key, grid, reduced };
+    this.keep(made);
+    return made;
+  }
+
+  private keep(made: Kept): void {
+    let cells = 0;
+    this.kept = [made, ...this.kept].filter((one, at) => {
+      cells += one.grid.inside.length;
+      return at === 0 || cells <= MOST_CELLS;
+    });
+  }
+}

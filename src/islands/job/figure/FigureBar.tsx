@@ -1,0 +1,73 @@
+import { Box, ToggleButton, ToggleButtonGroup } from "@mui/material";
+import type { Figure } from "../../../core/job";
+import { formatNumber } from "../../../core/units";
+import { DISTANCES, useView } from "../viewStore";
+import { SIDES, useFigureLook } from "./figureLook";
+
+const distanceName = (mm: number | null) =>
+  mm === null ? "Every mark" : `${formatNumber(mm / 10, 0)}\u202fcm`;
+
+/** From which side, from how far, and with or without its paint a figure is looked at. */
+export function FigureBar({ figure }: { readonly figure: Figure }) {
+  const { turnDeg, tiltDeg, painted, set } = useFigureLook();
+  const distanceMm = useView((view) => view.distanceMm);
+  const setView = useView((view) => view.set);
+  const side = SIDES.find((one) => one.turnDeg === turnDeg && one.tiltDeg === tiltDeg)?.name ?? null;
+  return (
+    <Box
+      sx={{
+        position: "absolute",
+        top: 8,
+        left: 8,
+        right: 110,
+        display: "flex",
+        gap: 1,
+        flexWrap: "wrap",
+        zIndex: 1,
+      }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label={`Side from which ${figure.name} is seen`}
+        value={side}
+        onChange={(_, name: string | null) => {
+          const next = SIDES.find((one) => one.name === name);
+          if (next) set({ turnDeg: next.turnDeg, tiltDeg: next.tiltDeg });
+        }}
+        sx={{ bgcolor: "background.paper" }}
+      >
+        {SIDES.map(({ name }) => (
+          <ToggleButton key={name} value={name}>
+            {name}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Seen from"
+        value={distanceMm ?? 0}
+        onChange={(_, mm: number | null) => mm !== null && setView({ distanceMm: mm === 0 ? null : mm })}
+        sx={{ bgcolor: "background.paper" }}
+      >
+        {DISTANCES.map((mm) => (
+          <ToggleButton key={mm ?? 0} value={mm ?? 0}>
+            {distanceName(mm)}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="With or without paint"
+        value={painted}
+        onChange={(_, next: boolean | null) => next !== null && set({ painted: next })}
+        sx={{ bgcolor: "background.paper" }}
+      >
+        <ToggleButton value={true}>Painted</ToggleButton>
+        <ToggleButton value={false}>Primed</ToggleButton>
+      </ToggleButtonGroup>
+    </Box>
+  );
+}

@@ -1,0 +1,93 @@
+import { Box, Button, MenuItem, TextField, Typography } from "@mui/material";
+import { withSeat } from "../../../core/edits/seats";
+import { bodyOf } from "../../../core/figure/bodies";
+import { figureOf, onSeat, type SeatId, type SeatUse, type Surface } from "../../../core/job";
+import { seatFor } from "../../../core/newJob";
+import { NumberField } from "../../../ui/NumberField";
+import { useEdit, useJob } from "../jobStore";
+
+/** "left-arm" as it is read: "left arm". */
+const seatName = (id: SeatId): string => id.replace("-", " ");
+
+type Moved = Exclude<keyof SeatUse, "id">;
+
+const TURNS: readonly { readonly key: Moved; readonly label: string }[] = [
+  { key: "turnDeg", label: "Turned round" },
+  { key: "tiltDeg", label: "Tilted" },
+  { key: "leanDeg", label: "Leaning" },
+];
+const MOVES: readonly { readonly key: Moved; readonly label: string }[] = [
+  { key: "asideMm", label: "To the right" },
+  { key: "upMm", label: "Up" },
+  { key: "outMm", label: "Outwards" },
+];
+
+/** Where a surface sits on its figure, turned and moved. */
+export function SeatForm({ surface }: { readonly surface: Surface }) {
+  const job = useJob();
+  const edit = useEdit();
+  const body = bodyOf(figureOf(job, surface));
+  const { seat } = surface;
+  if (!body) return null;
+  const set = (next: SeatUse | null) => edit((now) => withSeat(now, surface.id, next));
+  const offered = seatFor(job, { ...surface });
+  // Two seats may have one name, as a roof has two sides: each is told once.
+  const ids = [...new Set(body.seats.map(({ id }) => id))];
+  const missing = seat !== null && !ids.includes(seat.id);
+  return (
+    <Box role="group" aria-label="On the figure" sx={{ px: 2, pb: 2, display: "grid", gap: 2 }}>
+      <Typography variant="h3">On the figure</Typography>
+      <TextField
+        select
+        label="Seat"
+        value={seat?.id ?? "aside"}
+        error={missing}
+        helperText={
+          missing
+            ? `This body has no ${seatName(seat.id)}: choose another seat.`
+            : "Where it is worn or fixed."
+        }
+        onChange={(event) => {
+          const id = event.target.value;
+          set(id === "aside" ? null : { ...(seat ?? onSeat(id as SeatId)), id: id as SeatId });
+        }}
+      >
+        <MenuItem value="aside">lies aside</MenuItem>
+        {missing && <MenuItem value={seat.id}>{seatName(seat.id)}</MenuItem>}
+        {ids.map((id) => (
+          <MenuItem key={id} value={id}>
+            {seatName(id)}
+          </MenuItem>
+        ))}
+      </TextField>
+      {!seat && offered && (
+        <Button variant="outlined" onClick={() => set(offered)}>
+          Seat it: {seatName(offered.id)}
+        </Button>
+      )}
+      {seat && (
+        <>
+          {[
+            { list: TURNS, unit: "°", most: 180, step: 5 },
+            { list: MOVES, unit: "mm", most: 400, step: 0.5 },
+          ].map(({ list, unit, most, step }) => (
+            <Box key={unit} sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "1fr 1fr 1fr" }}>
+              {list.map(({ key, label }) => (
+                <NumberField
+                  key={key}
+                  label={label}
+                  unit={unit}
+                  min={-most}
+                  max={most}
+                  step={step}
+                  value={seat[key]}
+                  onChange={(value) => set({ ...seat, [key]: value })}
+                />
+              ))}
+            </Box>
+          ))}
+        </>
+      )}
+    </Box>
+  );
+}

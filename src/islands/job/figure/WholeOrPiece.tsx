@@ -1,0 +1,22 @@
+import { Box, ToggleButton, ToggleButtonGroup } from "@mui/material";
+import type { Surface } from "../../../core/job";
+import { useFigureLook } from "./figureLook";
+
+/** Whether the one surface or the whole figure is shown. */
+export function WholeOrPiece({ surface }: { readonly surface: Surface }) {
+  const { whole, set } = useFigureLook();
+  return (
+    <Box sx={{ px: 2, py: 0.75, borderBottom: 1, borderColor: "divider", bgcolor: "background.paper" }}>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Shown"
+        value={whole}
+        onChange={(_, next: boolean | null) => next !== null && set({ whole: next })}
+      >
+        <ToggleButton value={false}>{surface.name}</ToggleButton>
+        <ToggleButton value={true}>Whole figure</ToggleButton>
+      </ToggleButtonGroup>
+    </Box>
+  );
+}

@@ -1,0 +1,51 @@
+import type { PieceSkin } from "../core/piece/skin";
+import { figureOf, type Job, type Mix, type Surface } from "../core/job";
+import { lightOf } from "../core/figure/light";
+import type { Simulator, SpecimenRequest, StillWanted } from "../core/simulate/simulator";
+
+/** What a surface's paint depends on, as text: an edit of one surface leaves the others as they are. */
+function skinKey(
+  { job, paints, surfaceId, ...asked }: SpecimenRequest,
+  surface: Surface,
+  full: boolean,
+): string {
+  const used = new Set(surface.coats.map(({ mixId }) => mixId));
+  const mixes: readonly Mix[] = job.mixes.filter(({ id }) => used.has(id));
+  const pots = new Set(mixes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)));
+  const { primer } = figureOf(job, surface);
+  return JSON.stringify([
+    ...[surface, surfaceId, asked, full, job.hand, primer, lightOf(job, surface).key],
+    ...[mixes, paints.filter(({ id }) => pots.has(id))],
+  ]);
+}
+
+/** Skins that are kept, by surface: coarse and fine ones of a figure each. */
+const MOST_KEPT = 40;
+const kept = new Map<string, PieceSkin>();
+
+/** What a surface of a figure wears; painted anew only where something it depends on has changed. Null where it was stopped. */
+export async function figureSkin(
+  sim: Simulator,
+  request: SpecimenRequest,
+  full: boolean,
+  wanted: StillWanted,
+): Promise<PieceSkin | null> {
+  const surface = request.job.surfaces.find(({ id }) => id === request.surfaceId)!;
+  const key = skinKey(request, surface, full);
+  const known = kept.get(key);
+  if (known) {
+    kept.delete(key);
+    kept.set(key, known);
+    return known;
+  }
+  const laid = await sim.lay(request, !full, wanted);
+  if (!laid) return null;
+  const skin = sim.skin(request, laid);
+  kept.set(key, skin);
+  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  return skin;
+}
+
+/** Surfaces of a job's figure that are seated, in the job's order. */
+export const seatedSurfaces = (job: Job, figureId: string): Surface[] =>
+  job.surfaces.filter((surface) => surface.figureId === figureId && surface.seat !== null);
