@@ -111,6 +111,14 @@ const shots = [
   },
   { name: "check", at: `${JOB}/check` },
   {
+    name: "figure",
+    at: `${JOB}/check`,
+    act: async (page) => {
+      await page.getByRole("button", { name: "Whole figure" }).click();
+      await page.waitForSelector('[data-testid="figure"][data-settled="true"] canvas');
+    },
+  },
+  {
     name: "bench",
     at: `${JOB}/bench`,
     act: (page) => page.getByRole("button", { name: /Rust lines/ }).click(),

@@ -9,8 +9,10 @@ import { putPattern, withParams } from "../../src/core/edits/patterns";
 import { withSurface } from "../../src/core/edits/surfaces";
 import { deriveCoats } from "../../src/core/patterns/derive";
 import { presets, startFrom, type Preset } from "../../src/core/patterns/camouflage/presets";
+import { demoJobs } from "../../src/data/demo/company";
 import { demoShelf } from "../../src/data/demo/shelf";
 import { surfacePng, writeSheet } from "./draw";
+import { figurePictures } from "./figures";
 import { formPictures } from "./forms";
 import { techniquePictures } from "./techniques";
 
@@ -120,4 +122,10 @@ const size = { width: 300, height: 200 };
 await writeSheet(`${folder}/techniques.png`, await techniquePictures(blank, demoShelf, size), {
   columns: 4,
   ...size,
+});
+
+const whole = { width: 460, height: 520 };
+await writeSheet(`${folder}/figures.png`, await figurePictures(demoJobs(), demoShelf, whole), {
+  columns: 3,
+  ...whole,
 });

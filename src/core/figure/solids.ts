@@ -189,6 +189,7 @@ export const limb = (
   deep = 1,
 ): Solid => ({ kind: "limb", under, from, to, fromMm, toMm, deep });
 
+/** A ball or egg. @param radiiMm to the right, up and to the front */
 export const ball = (under: readonly SeatId[], middle: SpacePoint, radiiMm: SpacePoint): Solid => ({
   kind: "ball",
   under,
@@ -196,6 +197,7 @@ export const ball = (under: readonly SeatId[], middle: SpacePoint, radiiMm: Spac
   radiiMm,
 });
 
+/** A drum or cut cone between two places. */
 export const drum = (
   under: readonly SeatId[],
   from: SpacePoint,

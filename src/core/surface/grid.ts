@@ -22,7 +22,7 @@ export interface SurfaceGrid {
   readonly relief: Float32Array;
   readonly lamp: LampVector;
   /** The light of the figure's room on it; null where it lies aside. Worked out when first asked for. */
-  room(): RoomLight | null;
+  readonly room: () => RoomLight | null;
 }
 
 /** Unit vector towards the lamp: x right, y down, z up from the surface. */

@@ -25,7 +25,7 @@ export interface SurfaceLight {
   readonly key: string;
   readonly lamp: Lamp;
   /** Null where the surface lies aside: it is then lit as if it faced you upright. Worked out when first asked for. */
-  room(): RoomLight | null;
+  readonly room: () => RoomLight | null;
 }
 
 /** A surface that lies aside under a lamp. */

@@ -73,83 +73,76 @@ const LONG: Build = {
 /** Neck, head and tail grow with the trunk up to this many times the height of its shoulders. */
 const MOST_LONG = 2.4;
 
-/** A beast that looks along x before it is turned: its head ahead, its left flank towards −z… turned by `turnDeg`. */
-function beastOf(sizes: Sizes, build: Build): Body {
-  const { shoulderMm: tall, lengthMm: long, turnDeg } = sizes;
-  const way = (vector: SpacePoint): SpacePoint => turned(vector, [0, 1, 0], turnDeg);
-  const [ahead, left] = [way([0, 0, 1]), way([1, 0, 0])];
+/** The lines a beast is built along, in the figure's room, mm. */
+interface Lines {
+  readonly build: Build;
+  readonly tall: number;
+  readonly long: number;
+  readonly girth: number;
+  /** Unit vectors: where it looks, and out of its left flank. */
+  readonly ahead: SpacePoint;
+  readonly left: SpacePoint;
+  readonly chest: SpacePoint;
+  readonly rump: SpacePoint;
+  readonly middle: SpacePoint;
+  readonly neckWay: SpacePoint;
+  readonly poll: SpacePoint;
+  readonly muzzleWay: SpacePoint;
+  readonly muzzle: SpacePoint;
+  readonly tail: SpacePoint;
+  readonly tailWay: SpacePoint;
+  readonly tailTip: SpacePoint;
+}
+
+const back = (way: SpacePoint): SpacePoint => minus([0, 0, 0], way);
+
+/** Trunk, neck, head and tail of a beast that is turned round its upright. */
+function linesOf(sizes: Sizes, build: Build): Lines {
+  const { shoulderMm: tall, lengthMm: long, turnDeg, headDeg } = sizes;
+  const [ahead, left] = [turned([0, 0, 1], UP, turnDeg), turned([1, 0, 0], UP, turnDeg)];
   const girth = build.trunk * tall;
-  const backMm = tall - girth;
-  const spot = (along: number, up: number, aside = 0): SpacePoint =>
-    add(add([0, up, 0], ahead, along * long), left, aside);
-  const [chest, rump] = [spot(0.36, backMm), spot(-0.4, backMm * 0.99)];
-  const neckWay = unit(
-    add([0, Math.sin((sizes.headDeg * Math.PI) / 180), 0], ahead, Math.cos((sizes.headDeg * Math.PI) / 180)),
-  );
+  const spot = (along: number, up: number): SpacePoint => add([0, up, 0], ahead, along * long);
+  const [chest, rump] = [spot(0.36, tall - girth), spot(-0.4, (tall - girth) * 0.99)];
   // A very long beast has no longer neck, head or tail for it: they would lie in the ground.
   const most = Math.min(long, MOST_LONG * tall);
   const above = (point: SpacePoint): SpacePoint => [point[0], Math.max(0.12 * tall, point[1]), point[2]];
-  const poll = above(add(add(chest, [0, 0.3 * girth, 0]), neckWay, build.neckLong * most));
-  const muzzleWay = unit(add(ahead, [0, -0.35, 0]));
-  const muzzle = above(add(poll, muzzleWay, build.headLong * most));
-  const tailWay = unit(add(minus([0, 0, 0], ahead), [0, -0.35, 0]));
-  const tail = add(rump, minus([0, 0, 0], ahead), 0.6 * girth);
-  const trunk: SeatId[] = ["back", "left-flank", "right-flank", "belly"];
-  const solids: Solid[] = [
-    limb(trunk, chest, spot(0, backMm * 1.01), girth, girth * 0.92),
-    limb(trunk, spot(0, backMm * 1.01), rump, girth * 0.92, girth * 0.9),
-    limb(["neck"], chest, poll, girth * 0.75, build.neck * tall),
-    limb(["head"], poll, muzzle, build.neck * tall * 1.1, build.neck * tall * 0.55),
-    limb(
-      ["tail"],
-      tail,
-      above(add(tail, tailWay, build.tailLong * most)),
-      build.tailThick * tall,
-      0.02 * tall,
-    ),
-    ...legSolids(tall, sizes.strideDeg, build, spot, ahead, girth),
-  ];
+  const neckWay = turned(ahead, back(left), headDeg);
+  const poll = above(add(add(chest, UP, 0.3 * girth), neckWay, build.neckLong * most));
+  const muzzleWay = unit(add(ahead, UP, -0.35));
+  const tailWay = unit(add(back(ahead), UP, -0.35));
+  const tail = add(rump, ahead, -0.6 * girth);
   return {
-    solids: [...solids, groundOf(tall, (0.62 * long) / tall).solid],
-    seats: beastSeats({
-      chest,
-      rump,
-      poll,
-      muzzleWay,
-      tail,
-      tailWay,
-      neckWay,
-      ahead,
-      left,
-      girth,
-      tall,
-      spot,
-      backMm,
-      build,
-    }),
+    ...{ build, tall, long, girth, ahead, left, chest, rump, middle: spot(0, (tall - girth) * 1.01) },
+    ...{ neckWay, poll, muzzleWay, muzzle: above(add(poll, muzzleWay, build.headLong * most)) },
+    ...{ tail, tailWay, tailTip: above(add(tail, tailWay, build.tailLong * most)) },
   };
 }
 
-function legSolids(
-  tall: number,
-  strideDeg: number,
-  build: Build,
-  spot: (along: number, up: number, aside?: number) => SpacePoint,
-  ahead: SpacePoint,
-  girth: number,
-): Solid[] {
-  return [0.32, -0.38].flatMap((along, pair) =>
-    [1, -1].flatMap((x) => {
+const UP: SpacePoint = [0, 1, 0];
+
+/** Where the legs of a pair leave the trunk, as shares of its length from its middle. */
+const PAIRS = [
+  { along: 0.32, bend: 0.04, thick: 1.5 },
+  { along: -0.38, bend: -0.1, thick: 1.9 },
+] as const;
+
+const hipOf = ({ ahead, left, tall, long, girth }: Lines, along: number, x: number): SpacePoint =>
+  add(add([0, tall - 1.25 * girth, 0], ahead, along * long), left, x * girth * 0.62);
+
+function legSolids(lines: Lines, strideDeg: number): Solid[] {
+  const { tall, build, ahead } = lines;
+  const thick = build.leg * tall;
+  const sides = [1, -1] as const;
+  return PAIRS.flatMap((pair, number) =>
+    sides.flatMap((x) => {
       const seat: SeatId = x > 0 ? "left-leg" : "right-leg";
-      const swing = Math.tan(((strideDeg / 2) * Math.PI) / 180) * (x > 0 === (pair === 0) ? 1 : -1);
-      const hip = spot(along, tall - 1.25 * girth, x * girth * 0.62);
-      const thick = build.leg * tall;
+      const swing = Math.tan(((strideDeg / 2) * Math.PI) / 180) * (x > 0 === (number === 0) ? 1 : -1);
+      const hip = hipOf(lines, pair.along, x);
       const paw = add([hip[0], 0.8 * thick, hip[2]], ahead, swing * hip[1]);
       // Forelegs bend ahead, hind legs back.
-      const bend = (pair === 0 ? 0.04 : -0.1) * tall;
-      const knee = add(add(hip, minus(paw, hip), 0.52), ahead, bend);
+      const knee = add(add(hip, minus(paw, hip), 0.52), ahead, pair.bend * tall);
       return [
-        limb([seat], hip, knee, thick * (pair === 0 ? 1.5 : 1.9), thick),
+        limb([seat], hip, knee, thick * pair.thick, thick),
         limb([seat], knee, paw, thick, thick * 0.75),
         ball([seat], add(paw, ahead, 0.03 * tall), [thick * 1.1, 0.75 * thick, thick * 1.3]),
       ];
@@ -157,70 +150,51 @@ function legSolids(
   );
 }
 
-interface Beast {
-  readonly chest: SpacePoint;
-  readonly rump: SpacePoint;
-  readonly poll: SpacePoint;
-  readonly muzzleWay: SpacePoint;
-  readonly tail: SpacePoint;
-  readonly tailWay: SpacePoint;
-  readonly neckWay: SpacePoint;
-  readonly ahead: SpacePoint;
-  readonly left: SpacePoint;
-  readonly girth: number;
-  readonly tall: number;
-  readonly backMm: number;
-  readonly build: Build;
-  spot(along: number, up: number, aside?: number): SpacePoint;
+function trunkSolids({ build, tall, girth, ...at }: Lines): Solid[] {
+  const trunk: SeatId[] = ["back", "left-flank", "right-flank", "belly"];
+  const neck = build.neck * tall;
+  return [
+    limb(trunk, at.chest, at.middle, girth, girth * 0.92),
+    limb(trunk, at.middle, at.rump, girth * 0.92, girth * 0.9),
+    limb(["neck"], at.chest, at.poll, girth * 0.75, neck),
+    limb(["head"], at.poll, at.muzzle, neck * 1.1, neck * 0.55),
+    limb(["tail"], at.tail, at.tailTip, build.tailThick * tall, 0.02 * tall),
+  ];
 }
 
 /** Seats of a beast: pieces of its trunk run along it, from rump to chest. */
-function beastSeats(beast: Beast): Seat[] {
-  const {
-    chest,
-    rump,
-    poll,
-    muzzleWay,
-    tail,
-    tailWay,
-    neckWay,
-    ahead,
-    left,
-    girth,
-    tall,
-    spot,
-    backMm,
-    build,
-  } = beast;
-  const seat = (id: SeatId, origin: SpacePoint, up: SpacePoint, out: SpacePoint, outMm: number): Seat => ({
+function seatsOf(lines: Lines): Seat[] {
+  const { chest, poll, muzzleWay, tail, tailWay, neckWay, ahead, left, girth, tall, build } = lines;
+  const middle: SpacePoint = [0, tall - girth, 0];
+  const flank = girth * 0.94;
+  const leg = (id: SeatId, x: 1 | -1): Seat => ({
     id,
-    at: frameAt(origin, up, out),
-    outMm,
+    at: frameAt(hipOf(lines, PAIRS[0].along, x), UP, x > 0 ? left : back(left)),
+    outMm: build.leg * tall,
   });
-  const right = minus([0, 0, 0], left);
-  const legs = [1, -1].map((x) =>
-    seat(
-      x > 0 ? "left-leg" : "right-leg",
-      spot(0.32, tall - 1.25 * girth, x * girth * 0.62),
-      [0, 1, 0],
-      x > 0 ? left : right,
-      build.leg * tall,
-    ),
-  );
   return [
-    seat("head", add(poll, muzzleWay, -0.02 * tall), [0, 1, 0], ahead, build.neck * tall),
-    seat("neck", add(chest, neckWay, 0.3 * tall), neckWay, [0, 1, 0], girth * 0.5),
-    seat("chest", chest, [0, 1, 0], ahead, girth),
+    { id: "head", at: frameAt(add(poll, muzzleWay, -0.02 * tall), UP, ahead), outMm: build.neck * tall },
+    { id: "neck", at: frameAt(add(chest, neckWay, 0.3 * tall), neckWay, UP), outMm: girth * 0.5 },
+    { id: "chest", at: frameAt(chest, UP, ahead), outMm: girth },
     // A beast's own body, and cloths over it, run along its back.
-    seat("back", add(chest, ahead, 0.1 * girth), ahead, [0, 1, 0], girth),
-    seat("left-flank", spot(0, backMm), [0, 1, 0], left, girth * 0.94),
-    seat("right-flank", spot(0, backMm), [0, 1, 0], right, girth * 0.94),
-    seat("belly", spot(0, backMm), ahead, [0, -1, 0], girth * 0.94),
-    seat("hull", add(chest, minus(rump, chest), 0), ahead, [0, 1, 0], girth),
-    seat("tail", tail, minus([0, 0, 0], tailWay), [0, 1, 0], build.tailThick * tall),
-    ...legs,
+    { id: "back", at: frameAt(add(chest, ahead, 0.1 * girth), ahead, UP), outMm: girth },
+    { id: "left-flank", at: frameAt(middle, UP, left), outMm: flank },
+    { id: "right-flank", at: frameAt(middle, UP, back(left)), outMm: flank },
+    { id: "belly", at: frameAt(middle, ahead, back(UP)), outMm: flank },
+    { id: "tail", at: frameAt(tail, back(tailWay), UP), outMm: build.tailThick * tall },
+    leg("left-leg", 1),
+    leg("right-leg", -1),
     groundOf(tall).seat,
   ];
+}
+
+function beastOf(sizes: Sizes, build: Build): Body {
+  const lines = linesOf(sizes, build);
+  const ground = groundOf(lines.tall, (0.62 * lines.long) / lines.tall);
+  return {
+    solids: [...trunkSolids(lines), ...legSolids(lines, sizes.strideDeg), ground.solid],
+    seats: seatsOf(lines),
+  };
 }
 
 export const beast = defineBody({

@@ -22,6 +22,7 @@ export const bodies = {
 
 export type BodyId = keyof typeof bodies;
 export const bodyIds = Object.keys(bodies) as BodyId[];
+/** Whether there is a body of this id. */
 export const isBodyId = (id: string): id is BodyId => Object.hasOwn(bodies, id);
 
 /** A body of a kind as a figure starts with it. */

@@ -16,14 +16,9 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
   return (
     <Box
       sx={{
-        position: "absolute",
-        top: 8,
-        left: 8,
-        right: 110,
-        display: "flex",
-        gap: 1,
-        flexWrap: "wrap",
-        zIndex: 1,
+        ...{ display: "flex", gap: 1, flexWrap: "wrap", flexShrink: 0, px: 1, py: 0.75 },
+        ...{ bgcolor: "background.paper", borderBottom: 1, borderColor: "divider" },
+        "& .MuiToggleButton-root": { whiteSpace: "nowrap" },
       }}
     >
       <ToggleButtonGroup
@@ -35,7 +30,6 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
           const next = SIDES.find((one) => one.name === name);
           if (next) set({ turnDeg: next.turnDeg, tiltDeg: next.tiltDeg });
         }}
-        sx={{ bgcolor: "background.paper" }}
       >
         {SIDES.map(({ name }) => (
           <ToggleButton key={name} value={name}>
@@ -49,7 +43,6 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
         aria-label="Seen from"
         value={distanceMm ?? 0}
         onChange={(_, mm: number | null) => mm !== null && setView({ distanceMm: mm === 0 ? null : mm })}
-        sx={{ bgcolor: "background.paper" }}
       >
         {DISTANCES.map((mm) => (
           <ToggleButton key={mm ?? 0} value={mm ?? 0}>
@@ -63,7 +56,6 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
         aria-label="With or without paint"
         value={painted}
         onChange={(_, next: boolean | null) => next !== null && set({ painted: next })}
-        sx={{ bgcolor: "background.paper" }}
       >
         <ToggleButton value={true}>Painted</ToggleButton>
         <ToggleButton value={false}>Primed</ToggleButton>

@@ -73,9 +73,6 @@ interface Props {
   readonly step?: FigureInput["step"];
 }
 
-/** Room the bar above the figure takes, pixels. */
-const BAR_PX = 56;
-
 /** The whole figure as it stands: turned by a drag or arrow keys; a press on a piece chooses its surface. */
 export function FigureView({ figure, step = null }: Props) {
   const job = useJob();
@@ -92,56 +89,54 @@ export function FigureView({ figure, step = null }: Props) {
     if (surfaceId) set({ surfaceId, coatId: null, upTo: null, findingId: null });
   });
   const scale = still
-    ? Math.min((room.width - 24) / still.picture.width, (room.height - BAR_PX - 24) / still.picture.height)
+    ? Math.min((room.width - 24) / still.picture.width, (room.height - 24) / still.picture.height)
     : 1;
   const seated = job.surfaces.filter((one) => one.figureId === figure.id && one.seat !== null);
   return (
     <Box
-      ref={setRoom}
       data-testid="figure"
       data-settled={!busy}
-      sx={{
-        position: "relative",
-        width: "100%",
-        height: "100%",
-        minHeight: 240,
-        bgcolor: SURROUNDS[surround],
-      }}
+      sx={{ display: "flex", flexDirection: "column", width: "100%", height: "100%", minHeight: 280 }}
     >
       <FigureBar figure={figure} />
       <Box
-        role="group"
-        tabIndex={0}
-        aria-label="The whole figure; arrow keys turn it, a press on a piece chooses its surface"
-        {...hands}
-        sx={{
-          ...{ position: "absolute", inset: 0, top: BAR_PX, display: "grid", placeItems: "center" },
-          ...{ touchAction: "none", cursor: "grab", overflow: "hidden" },
-        }}
+        ref={setRoom}
+        sx={{ position: "relative", flex: 1, minHeight: 0, bgcolor: SURROUNDS[surround], overflow: "hidden" }}
       >
-        {still && (
-          <Box ref={shown} sx={{ lineHeight: 0 }}>
-            <Picture
-              pixels={still.picture}
-              label={`${figure.name}, simulated, with ${still.surfaceIds.length} of its surfaces`}
-              cssWidth={`${still.picture.width * Math.max(0.1, scale)}px`}
-            />
-          </Box>
+        <Box
+          role="group"
+          tabIndex={0}
+          aria-label="The whole figure; arrow keys turn it, a press on a piece chooses its surface"
+          {...hands}
+          sx={{
+            ...{ position: "absolute", inset: 0, display: "grid", placeItems: "center" },
+            ...{ touchAction: "none", cursor: "grab", overflow: "hidden" },
+          }}
+        >
+          {still && (
+            <Box ref={shown} sx={{ lineHeight: 0 }}>
+              <Picture
+                pixels={still.picture}
+                label={`${figure.name}, simulated, with ${still.surfaceIds.length} of its surfaces`}
+                cssWidth={`${still.picture.width * Math.max(0.1, scale)}px`}
+              />
+            </Box>
+          )}
+        </Box>
+        <LampDial figure={figure} />
+        {failed !== null && (
+          <Alert severity="error" sx={{ position: "absolute", left: 12, bottom: 12 }}>
+            {failed}
+          </Alert>
         )}
+        <Typography
+          variant="caption"
+          role="status"
+          sx={{ position: "absolute", left: 12, bottom: 8, bgcolor: "background.paper", px: 1 }}
+        >
+          {captionOf(figure, seated.length, busy)}
+        </Typography>
       </Box>
-      <LampDial figure={figure} />
-      {failed !== null && (
-        <Alert severity="error" sx={{ position: "absolute", left: 12, bottom: 12 }}>
-          {failed}
-        </Alert>
-      )}
-      <Typography
-        variant="caption"
-        role="status"
-        sx={{ position: "absolute", left: 12, bottom: 8, bgcolor: "background.paper", px: 1 }}
-      >
-        {captionOf(figure, seated.length, busy)}
-      </Typography>
     </Box>
   );
 }

@@ -12,12 +12,12 @@ const seatName = (id: SeatId): string => id.replace("-", " ");
 type Moved = Exclude<keyof SeatUse, "id">;
 
 const TURNS: readonly { readonly key: Moved; readonly label: string }[] = [
-  { key: "turnDeg", label: "Turned round" },
+  { key: "turnDeg", label: "Turned" },
   { key: "tiltDeg", label: "Tilted" },
   { key: "leanDeg", label: "Leaning" },
 ];
 const MOVES: readonly { readonly key: Moved; readonly label: string }[] = [
-  { key: "asideMm", label: "To the right" },
+  { key: "asideMm", label: "Aside" },
   { key: "upMm", label: "Up" },
   { key: "outMm", label: "Outwards" },
 ];

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { FigureStill } from "../../../core/figure/figureStill";
 import type { Figure } from "../../../core/job";
 import type { FigureInput } from "../../../worker/questions/figure";
@@ -19,32 +19,39 @@ export interface FigureSeen {
   readonly failed: string | null;
 }
 
+interface Answered extends Pick<FigureSeen, "still" | "failed"> {
+  /** The question whose last word has come. */
+  readonly done: FigureInput | null;
+}
+
 /** The whole figure as the painter looks at it, drawn by the worker. @param step a surface that is shown after so many coats */
 export function useFigureStill(figure: Figure, step: FigureInput["step"] = null): FigureSeen {
   const job = useJob();
   const paints = usePaints();
   const { turnDeg, tiltDeg, painted } = useFigureLook();
   const viewMm = useView((view) => view.distanceMm);
-  const [seen, setSeen] = useState<FigureSeen>({ still: null, busy: true, failed: null });
   const stepText = JSON.stringify(step);
+  const asked = useMemo(
+    (): FigureInput => ({
+      ...{ job, paints, painted, figureId: figure.id, full: true },
+      view: { turnDeg, tiltDeg, viewMm, pxPerMm: 60, mostPx: MOST_PX },
+      step: JSON.parse(stepText) as FigureInput["step"],
+    }),
+    [job, paints, figure.id, turnDeg, tiltDeg, viewMm, painted, stepText],
+  );
+  const [seen, setSeen] = useState<Answered>({ still: null, failed: null, done: null });
   useEffect(() => {
-    const view = { turnDeg, tiltDeg, viewMm, pxPerMm: 60, mostPx: MOST_PX };
     const worker = simulationWorker();
-    const asked = { ...{ job, paints, view, painted }, step: JSON.parse(stepText) as FigureInput["step"] };
-    const id = worker.ask(
-      "figure",
-      { ...asked, figureId: figure.id, full: true },
-      {
-        part: (still) => setSeen({ still, busy: true, failed: null }),
-        answer: (still) => setSeen({ still, busy: false, failed: null }),
-        dropped: () => setSeen((now) => ({ ...now, busy: false })),
-        failed: (failed) => setSeen({ still: null, busy: false, failed }),
-      },
-    );
+    const id = worker.ask("figure", asked, {
+      part: (still) => setSeen({ still, failed: null, done: null }),
+      answer: (still) => setSeen({ still, failed: null, done: asked }),
+      dropped: () => setSeen((now) => ({ ...now, done: asked })),
+      failed: (failed) => setSeen({ still: null, failed, done: asked }),
+    });
     return () => {
       worker.forget(id);
       worker.cancel(id);
     };
-  }, [job, paints, figure.id, turnDeg, tiltDeg, viewMm, painted, stepText]);
-  return seen;
+  }, [asked]);
+  return { still: seen.still, failed: seen.failed, busy: seen.done !== asked };
 }

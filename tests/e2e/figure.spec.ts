@@ -1,0 +1,119 @@
+import { expect, test, type Page } from "@playwright/test";
+import { demoJob, fine, otherPixels, pixels, put, saved, storedJob } from "./support";
+
+/** Waits until the whole figure is painted in full. @returns a hash of its picture */
+async function figureSeen(page: Page): Promise<string> {
+  await expect(page.locator('[data-testid="figure"][data-settled="true"]')).toBeVisible();
+  return page
+    .getByTestId("figure")
+    .locator("canvas")
+    .evaluate((element) => {
+      const one = element as HTMLCanvasElement;
+      const { data } = one.getContext("2d")!.getImageData(0, 0, one.width, one.height);
+      let hash = 0;
+      for (const value of data) hash = (Math.imul(hash, 31) + value) | 0;
+      return `${one.width}x${one.height}:${hash}`;
+    });
+}
+
+/** Waits until the figure looks otherwise than it did. */
+async function otherFigure(page: Page, before: string, what: string): Promise<string> {
+  let now = before;
+  await expect(async () => {
+    now = await figureSeen(page);
+    expect(now, what).not.toBe(before);
+  }).toPass();
+  return now;
+}
+
+const stage = (page: Page, name: RegExp) => page.getByRole("button", { name }).click();
+
+async function choose(page: Page, surface: string): Promise<void> {
+  await page.getByRole("combobox", { name: /^Surface: / }).click();
+  await page.getByRole("option", { name: surface, exact: true }).click();
+}
+
+test("a surface is seated, the lamp turned, and both change where its light falls", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/coats`);
+  await choose(page, "Satchel");
+  await page.getByRole("button", { name: "Light map" }).click();
+  await fine(page);
+  const onLeftHip = await pixels(page);
+  await stage(page, /^1 Brief/);
+  const seat = page.getByRole("group", { name: "On the figure" });
+  await seat.getByRole("combobox", { name: "Seat" }).click();
+  await page.getByRole("option", { name: "right hip" }).click();
+  await put(page, "Turned", "20");
+  await saved(page);
+  const [stored] = (await storedJob(request, id)).surfaces.filter((one) => one.name === "Satchel");
+  expect(stored!.seat).toMatchObject({ id: "right-hip", turnDeg: 20 });
+  await stage(page, /^3 Coats/);
+  const onRightHip = await otherPixels(page, onLeftHip, "seat");
+  const lamp = page.getByRole("slider", { name: "Lamp" });
+  for (let press = 0; press < 6; press++) await lamp.press("ArrowRight");
+  await otherPixels(page, onRightHip, "lamp");
+  // Laid aside it is lit as if it faced the painter.
+  await stage(page, /^1 Brief/);
+  await seat.getByRole("combobox", { name: "Seat" }).click();
+  await page.getByRole("option", { name: "lies aside" }).click();
+  await expect(seat.getByRole("button", { name: /^Seat it: / })).toBeVisible();
+  await saved(page);
+});
+
+test("the figure is seen whole, turned by keys, from its sides and from afar; a press chooses a piece", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/check`);
+  await choose(page, "Gloves");
+  await page.getByRole("button", { name: "Whole figure" }).click();
+  const front = await figureSeen(page);
+  const turned = page.getByRole("group", { name: /The whole figure/ });
+  await turned.press("ArrowRight");
+  const aside = await otherFigure(page, front, "turned by a key");
+  await page.getByRole("button", { name: "Player's side" }).click();
+  const behind = await otherFigure(page, aside, "player's side");
+  await page.getByRole("button", { name: /^120/ }).click();
+  const afar = await otherFigure(page, behind, "from afar");
+  await page.getByRole("button", { name: "Primed" }).click();
+  await otherFigure(page, afar, "without paint");
+  await page.getByRole("button", { name: "Front", exact: true }).click();
+  await figureSeen(page);
+  // The skirt is in the middle of the figure.
+  const box = (await page.getByTestId("figure").locator("canvas").boundingBox())!;
+  await page.mouse.click(box.x + 0.5 * box.width, box.y + 0.56 * box.height);
+  await expect(page.getByRole("combobox", { name: "Surface: Coat skirt" })).toBeVisible();
+  // In Coats the same figure shows this surface as far as it is painted.
+  await stage(page, /^3 Coats/);
+  await page.getByRole("button", { name: "Painted", exact: true }).click();
+  const done = await figureSeen(page);
+  await page.getByRole("button", { name: "One coat back" }).click();
+  await otherFigure(page, done, "one coat less");
+});
+
+test("a body is chosen and posed; without one its pieces lie aside", async ({ page, request }) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/brief`);
+  await page.getByRole("button", { name: "Whole figure" }).click();
+  const standing = await figureSeen(page);
+  await put(page, "Stoop", "45");
+  const stooped = await otherFigure(page, standing, "pose");
+  const body = page.getByRole("group", { name: "Body" });
+  await body.getByRole("combobox", { name: "Body" }).click();
+  await page.getByRole("option", { name: "Bust" }).click();
+  await otherFigure(page, stooped, "another body");
+  // A bust has no waist: the skirt found another seat.
+  await saved(page);
+  const { surfaces } = await storedJob(request, id);
+  expect(surfaces.every(({ seat }) => seat !== null && seat.id !== "waist")).toBe(true);
+  await put(page, "Stoop", "900");
+  await expect(page.getByText("Allowed: -20 to 80 °.")).toBeVisible();
+  await body.getByRole("combobox", { name: "Body" }).click();
+  await page.getByRole("option", { name: "none", exact: true }).click();
+  await expect(page.getByText("This figure has no body yet: choose one in the Brief.")).toBeVisible();
+});
