@@ -2,6 +2,8 @@ import { defineConfig } from "vitest/config";
 
 const pages = ["src/islands/**/*.test.{ts,tsx}", "src/ui/**/*.test.{ts,tsx}"];
 const common = { testTimeout: 180_000, hookTimeout: 180_000 };
+/** As in the worker: surfaces on a figure stand in its light. */
+const rooms = "src/core/figure/rooms.ts";
 
 export default defineConfig({
   test: {
@@ -13,7 +15,7 @@ export default defineConfig({
           ...common,
           name: "pages",
           include: pages,
-          setupFiles: ["src/islands/testing/matchers.ts"],
+          setupFiles: ["src/islands/testing/matchers.ts", rooms],
         },
       },
       {
@@ -21,6 +23,7 @@ export default defineConfig({
           ...common,
           name: "core",
           include: ["src/core/**/*.test.ts"],
+          setupFiles: [rooms],
           // Nothing here leaves anything behind for the next file, so that modules are loaded once.
           isolate: false,
         },
@@ -31,6 +34,7 @@ export default defineConfig({
           name: "server",
           include: ["src/**/*.test.ts", "tests/unit/**/*.test.ts"],
           exclude: [...pages, "src/core/**"],
+          setupFiles: [rooms],
         },
       },
     ],

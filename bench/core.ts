@@ -1,3 +1,4 @@
+import "../src/core/figure/rooms";
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
 import { standPiece } from "../src/core/piece/standing";

@@ -1,3 +1,4 @@
+import "../../src/core/figure/rooms";
 import path from "node:path";
 import sharp from "sharp";
 import type { Job, Paint } from "../../src/core/job";

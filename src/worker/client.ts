@@ -1,12 +1,9 @@
-import {
-  isLast,
-  type QuestionAnswer,
-  type QuestionInput,
-  type QuestionPart,
-  type WorkerAnswer,
-  type WorkerRequest,
-} from "./protocol";
+// Types alone: the page must not load what the worker computes with.
+import type { QuestionAnswer, QuestionInput, QuestionPart, WorkerAnswer, WorkerRequest } from "./protocol";
 import type { QuestionId } from "./questions";
+
+/** After these nothing more is heard of a question. */
+const isLast = ({ kind }: WorkerAnswer): boolean => kind !== "part" && kind !== "progress";
 
 /** What whoever asked wants to hear; what is left out is not told. */
 export interface Hearing<K extends QuestionId> {

@@ -22,9 +22,6 @@ export type WorkerAnswer =
   | { readonly kind: "dropped"; readonly id: number }
   | { readonly kind: "failed"; readonly id: number; readonly message: string };
 
-/** After these nothing more is heard of a question. */
-export const isLast = ({ kind }: WorkerAnswer): boolean => kind !== "part" && kind !== "progress";
-
 const isQuestion = (kind: unknown): kind is QuestionId =>
   typeof kind === "string" && Object.hasOwn(questions, kind);
 

@@ -1,3 +1,4 @@
+import "../core/figure/rooms";
 import { referenceCompositor, startKernel } from "../core/simulate/compositor";
 import type { PieceSkin } from "../core/piece/skin";
 import { Simulator, type LaidSurface, type SpecimenRequest } from "../core/simulate/simulator";

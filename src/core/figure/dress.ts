@@ -50,8 +50,7 @@ export function sleeveOf(
   const highMm = own.reduce((high, [, y]) => Math.max(high, y), -Infinity);
   const inside = new Float32Array(LEVELS * WAYS).fill(Infinity);
   for (const [x, y, z] of own) {
-    const level = Math.min(LEVELS - 1, Math.floor(((y - lowMm) / Math.max(1e-6, highMm - lowMm)) * LEVELS));
-    const at = level * WAYS + wayOf(x, z);
+    const at = levelOf({ lowMm, highMm }, y) * WAYS + wayOf(x, z);
     inside[at] = Math.min(inside[at]!, Math.hypot(x, z));
   }
   closeGaps(inside);
@@ -60,10 +59,21 @@ export function sleeveOf(
 }
 
 /** How near a piece comes to its axis in a direction on a level, mm; beyond its ends as at its ends. */
-function roomAt({ lowMm, highMm, inside }: Sleeve, [x, y, z]: SpacePoint): number {
+const roomAt = (sleeve: Sleeve, [x, y, z]: SpacePoint): number =>
+  sleeve.inside[levelOf(sleeve, y) * WAYS + wayOf(x, z)]! - GAP_MM;
+
+/** Which level a height lies on; beyond the ends of the piece the one at its end. */
+function levelOf({ lowMm, highMm }: Pick<Sleeve, "lowMm" | "highMm">, y: number): number {
   const share = (y - lowMm) / Math.max(1e-6, highMm - lowMm);
-  const level = Math.min(LEVELS - 1, Math.max(0, Math.floor(share * LEVELS)));
-  return inside[level * WAYS + wayOf(x, z)]! - GAP_MM;
+  return Math.min(LEVELS - 1, Math.max(0, Math.floor(share * LEVELS)));
+}
+
+/** How near a piece comes to its axis on a level in any direction, mm: what fills it is round. */
+function ringAt(sleeve: Sleeve, y: number): number {
+  let least = Infinity;
+  const level = levelOf(sleeve, y) * WAYS;
+  for (let way = 0; way < WAYS; way++) least = Math.min(least, sleeve.inside[level + way]!);
+  return Number.isFinite(least) ? least - GAP_MM : 0;
 }
 
 /** A body fills a piece at the end it hangs by, over this share of its length below and above that end. */
@@ -81,11 +91,12 @@ function fitted(sleeve: Sleeve, point: SpacePoint, fills: boolean): SpacePoint {
   if (far <= LEAST_MM || !Number.isFinite(most)) return point;
   const tall = highMm - lowMm;
   const end = filledAt === "high" ? highMm - 0.1 * tall : lowMm + 0.1 * tall;
-  const fill = fills && most > far ? 1 - smoothstep(0, 1, Math.abs(y - end) / tall / FILLED) : 0;
+  const room = ringAt(sleeve, y);
+  const fill = fills && room > far ? 1 - smoothstep(0, 1, Math.abs(y - end) / tall / FILLED) : 0;
   const beyond = y < lowMm || y > highMm || far <= most;
   const press = beyond ? 0 : 1 - smoothstep(PRESSED, OUTSIDE, far / Math.max(LEAST_MM, most));
   const pressed = press * (Math.max(LEAST_MM, most) - far);
-  const share = (far + (beyond ? 0 : pressed) + fill * (most - far)) / far;
+  const share = (far + (beyond ? 0 : pressed) + fill * (room - far)) / far;
   return inRoom(axis, [x * share, y, z * share]);
 }
 

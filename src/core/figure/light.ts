@@ -3,9 +3,7 @@ import { asideUnder, type RoomLight, type SurfaceLight } from "../surface/roomLi
 import { lampVector } from "../surface/grid";
 import type { SpacePoint } from "../surface/forms/form";
 import type { Figure } from "../job";
-import { obstaclesOf, roomLightOf } from "./roomLightOf";
-import type { Obstacles } from "./rays";
-import { figureKey, standingFigure, type StandingFigure } from "./standingFigure";
+import { figureKey } from "./standingFigure";
 
 /** The job's lamp in the figure's room, a unit vector: x right, y up, z towards you. */
 export function lampInRoom({ lamp }: Pick<Figure, "lamp">): SpacePoint {
@@ -24,35 +22,24 @@ function numberOf(key: string): number {
   return number;
 }
 
-const obstacles = new WeakMap<StandingFigure, Obstacles>();
+/** Works out the light of a surface's room; `key` is that of its light. */
+export type RoomMaker = (job: Job, surface: Surface, key: string) => RoomLight | null;
 
-/** Everything of a figure, its pieces first, as what stands in light's way. */
-function obstaclesIn(standing: StandingFigure): Obstacles {
-  const known = obstacles.get(standing);
-  if (known) return known;
-  const made = obstaclesOf([...standing.pieces.map(({ mesh }) => mesh), ...standing.body]);
-  obstacles.set(standing, made);
-  return made;
+let maker: RoomMaker | null = null;
+
+/**
+ * Says who works out the light of rooms: `figure/rooms`, wherever surfaces are painted. Looking along rays is heavy, and
+ * pages that only tell of surfaces do without.
+ */
+export function bringRooms(make: RoomMaker): void {
+  maker = make;
 }
 
-/** Light worked out before, by the key of the surface's light. */
-const lights = new Map<string, RoomLight | null>();
-const MOST_LIGHTS = 48;
-
+/** @throws Error where nobody was brought: a wrong light would be worse than none */
 function roomOf(job: Job, surface: Surface, key: string): RoomLight | null {
-  const known = lights.get(key);
-  if (known !== undefined) return known;
-  const figure = figureOf(job, surface);
-  const standing = standingFigure(job, figure);
-  const own = standing?.pieces.findIndex((piece) => piece.surface.id === surface.id) ?? -1;
-  const piece = standing?.pieces[own];
-  const made =
-    standing && piece
-      ? roomLightOf(piece.form, piece.seating, { obstacles: obstaclesIn(standing), own }, lampInRoom(figure))
-      : null;
-  lights.set(key, made);
-  if (lights.size > MOST_LIGHTS) lights.delete(lights.keys().next().value!);
-  return made;
+  if (!maker)
+    throw new Error("The light of a figure's room is worked out where surfaces are painted, not here.");
+  return maker(job, surface, key);
 }
 
 /** The light a surface of a job stands in: that of its figure's room where it is seated, else as if it faced you. */

@@ -105,16 +105,25 @@ function linesOf(sizes: Sizes, build: Build): Lines {
   const [chest, rump] = [spot(0.36, tall - girth), spot(-0.4, (tall - girth) * 0.99)];
   // A very long beast has no longer neck, head or tail for it: they would lie in the ground.
   const most = Math.min(long, MOST_LONG * tall);
-  const above = (point: SpacePoint): SpacePoint => [point[0], Math.max(0.12 * tall, point[1]), point[2]];
+  const above = (point: SpacePoint, thick: number): SpacePoint => [
+    point[0],
+    Math.max(thick * tall, point[1]),
+    point[2],
+  ];
   const neckWay = turned(ahead, back(left), headDeg);
-  const poll = above(add(add(chest, UP, 0.3 * girth), neckWay, build.neckLong * most));
+  const poll = above(add(add(chest, UP, 0.3 * girth), neckWay, build.neckLong * most), 1.15 * build.neck);
   const muzzleWay = unit(add(ahead, UP, -0.35));
   const tailWay = unit(add(back(ahead), UP, -0.35));
   const tail = add(rump, ahead, -0.6 * girth);
   return {
     ...{ build, tall, long, girth, ahead, left, chest, rump, middle: spot(0, (tall - girth) * 1.01) },
-    ...{ neckWay, poll, muzzleWay, muzzle: above(add(poll, muzzleWay, build.headLong * most)) },
-    ...{ tail, tailWay, tailTip: above(add(tail, tailWay, build.tailLong * most)) },
+    ...{
+      neckWay,
+      poll,
+      muzzleWay,
+      muzzle: above(add(poll, muzzleWay, build.headLong * most), 0.6 * build.neck),
+    },
+    ...{ tail, tailWay, tailTip: above(add(tail, tailWay, build.tailLong * most), 0.03) },
   };
 }
 

@@ -101,7 +101,7 @@ export const building = defineBody({
     };
     const [front, behind] = [side(1), side(-1)];
     const roofs = [front, behind].map(({ seat }) =>
-      leantBox([], seat.at, [widthMm * 0.53, slope * 0.54, thick]),
+      leantBox([], seat.at, [widthMm * 0.53, slope / 2 + Math.min(0.04 * slope, EAVES_MM), thick]),
     );
     return {
       solids: [
@@ -121,6 +121,9 @@ export const building = defineBody({
     };
   },
 });
+
+/** How far a roof reaches over its walls at most, mm. */
+const EAVES_MM = 1.5;
 
 /** Levels of boxes that fill a gable below its roof. */
 const GABLE_STEPS = 8;

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
-import { figureOf, type Surface } from "../../../core/job";
+import { lightOf } from "../../../core/figure/light";
+import type { Surface } from "../../../core/job";
 import type { PiecePicture } from "../../../core/piece/still";
 import type { Zone } from "../../../core/surface/zoneNames";
 import { simulationWorker } from "../../../worker/client";
@@ -16,8 +17,9 @@ let last: { readonly key: string; readonly pictures: Pictures } | null = null;
 /** Small pictures of a surface with each of its zones tinted; null until they are there. */
 export function useZonePictures(surface: Surface): Pictures | null {
   const { id, form, seed, relief, wear } = surface;
-  const lamp = useJobStore(({ job }) => job && figureOf(job, surface).lamp);
-  const key = JSON.stringify([id, form, seed, relief, wear, lamp]);
+  // Places of light follow the lamp, the pose and what else is seated.
+  const light = useJobStore(({ job }) => job && lightOf(job, surface).key);
+  const key = JSON.stringify([id, form, seed, relief, wear, light]);
   const [made, setMade] = useState(last);
   useEffect(() => {
     const { job, paints } = useJobStore.getState();
