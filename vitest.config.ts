@@ -2,8 +2,6 @@ import { defineConfig } from "vitest/config";
 
 const pages = ["src/islands/**/*.test.{ts,tsx}", "src/ui/**/*.test.{ts,tsx}"];
 const common = { testTimeout: 180_000, hookTimeout: 180_000 };
-/** As in the worker: surfaces on a figure stand in its light. */
-const rooms = "src/core/figure/rooms.ts";
 
 export default defineConfig({
   test: {
@@ -15,7 +13,7 @@ export default defineConfig({
           ...common,
           name: "pages",
           include: pages,
-          setupFiles: ["src/islands/testing/matchers.ts", rooms],
+          setupFiles: ["src/islands/testing/matchers.ts"],
         },
       },
       {
@@ -23,7 +21,8 @@ export default defineConfig({
           ...common,
           name: "core",
           include: ["src/core/**/*.test.ts"],
-          setupFiles: [rooms],
+          // As in the worker: surfaces on a figure stand in its light.
+          setupFiles: ["src/core/figure/rooms.ts"],
           // Nothing here leaves anything behind for the next file, so that modules are loaded once.
           isolate: false,
         },
@@ -34,7 +33,6 @@ export default defineConfig({
           name: "server",
           include: ["src/**/*.test.ts", "tests/unit/**/*.test.ts"],
           exclude: [...pages, "src/core/**"],
-          setupFiles: [rooms],
         },
       },
     ],

@@ -1,4 +1,3 @@
-import "../src/core/figure/rooms";
 import { filmTable } from "../src/core/colour/film";
 import { paintOptics, primerSpectrum } from "../src/core/colour/appearance";
 import { standPiece } from "../src/core/piece/standing";
@@ -14,6 +13,7 @@ import { techniqueIds, techniques } from "../src/core/techniques";
 import { fieldsOf } from "../src/core/surface/fields";
 import { buildGrid } from "../src/core/surface/grid";
 import { demoShelf } from "../src/data/demo/shelf";
+import { figureLines } from "./figures";
 import { formLines } from "./forms";
 import { megapixelSkirt } from "./jobs";
 import { middle, print, sideBySide, type Line } from "./measure";
@@ -207,7 +207,7 @@ export async function benchCore(): Promise<void> {
     },
   ]);
   console.log("\nThe simulator");
-  for (const part of [skirt, layers, fieldCoats, formLines, patternLines]) {
+  for (const part of [skirt, figureLines, layers, fieldCoats, formLines, patternLines]) {
     const pace = await takePace();
     print(await part(), pace);
   }

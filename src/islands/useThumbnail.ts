@@ -52,6 +52,25 @@ const stand = (request: ReturnType<typeof requestOf>, view: PieceView): Promise<
     );
   });
 
+const standWhole = (
+  job: Job,
+  paints: readonly Paint[],
+  figureId: string,
+  mostPx: number,
+): Promise<PiecePicture | null> =>
+  new Promise((resolve) => {
+    const view = { turnDeg: 15, tiltDeg: null, pxPerMm: 60, mostPx, viewMm: null };
+    deskWorker().ask(
+      "figure",
+      { ...{ job, paints, figureId, view }, painted: true, step: null, full: false },
+      {
+        answer: ({ picture }) => resolve(picture),
+        failed: () => resolve(null),
+        dropped: () => resolve(null),
+      },
+    );
+  });
+
 /** What comes of something that is made in turn: undefined while it is made, null where it cannot be. */
 function useMade<T>(make: () => Promise<T | null>): T | null | undefined {
   const [made, setMade] = useState<T | null | undefined>(undefined);
@@ -98,5 +117,17 @@ export function usePiece(
         stand(requestOf(job, paints, surfaceId, { upTo }), { turnDeg: 0, tiltDeg: null, pxPerMm, mostPx }),
       [job, paints, surfaceId, pxPerMm, mostPx, upTo],
     ),
+  );
+}
+
+/** A small picture of a whole figure; undefined while it is made, null where it cannot be. */
+export function useFigurePicture(
+  job: Job,
+  paints: readonly Paint[],
+  figureId: string,
+  mostPx: number,
+): PiecePicture | null | undefined {
+  return useMade(
+    useMemo(() => () => standWhole(job, paints, figureId, mostPx), [job, paints, figureId, mostPx]),
   );
 }

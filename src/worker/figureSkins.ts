@@ -1,5 +1,6 @@
+import { InputError } from "../core/errors";
 import type { PieceSkin } from "../core/piece/skin";
-import { figureOf, type Job, type Mix, type Surface } from "../core/job";
+import { figureOf, type Job, type Mix, type Paint, type Surface } from "../core/job";
 import { lightOf } from "../core/figure/light";
 import type { Simulator, SpecimenRequest, StillWanted } from "../core/simulate/simulator";
 
@@ -49,3 +50,43 @@ export async function figureSkin(
 /** Surfaces of a job's figure that are seated, in the job's order. */
 export const seatedSurfaces = (job: Job, figureId: string): Surface[] =>
   job.surfaces.filter((surface) => surface.figureId === figureId && surface.seat !== null);
+
+/** A figure, and how far it is painted. */
+export interface FigureShown {
+  readonly job: Job;
+  readonly paints: readonly Paint[];
+  readonly figureId: string;
+  /** With its paint, or primed and bare as under a lamp. */
+  readonly painted: boolean;
+  /** A surface that is shown after so many painted coats; null where all are shown in full. */
+  readonly step: { readonly surfaceId: string; readonly upTo: number } | null;
+}
+
+/** Most cells of a surface in the finer picture: a whole figure is smaller on the screen than one piece. */
+const FULL_CELLS = 400_000;
+
+/** Skins of everything that is seated; null where it was stopped. */
+export async function skinsOn(
+  sim: Simulator,
+  { job, paints, figureId, painted, step }: FigureShown,
+  full: boolean,
+  wanted: StillWanted,
+): Promise<Map<string, PieceSkin> | null> {
+  const skins = new Map<string, PieceSkin>();
+  const seated = seatedSurfaces(job, figureId);
+  for (const [at, { id }] of seated.entries()) {
+    if (!(await wanted(at, seated.length))) return null;
+    const shown = step?.surfaceId === id ? step.upTo : null;
+    const upTo = painted ? shown : 0;
+    const request = { job, paints, surfaceId: id, upTo, lit: true, mostCells: FULL_CELLS };
+    try {
+      const skin = await figureSkin(sim, request, full, () => wanted(at, seated.length));
+      if (!skin) return null;
+      skins.set(id, skin);
+    } catch (error) {
+      // A piece that cannot be built or painted is left out; where it is edited it says what is wrong.
+      if (!(error instanceof InputError)) throw error;
+    }
+  }
+  return skins;
+}

@@ -1,41 +1,7 @@
-import { readFileSync } from "node:fs";
-import path from "node:path";
 import { expect, test, type Page } from "@playwright/test";
-import type { AxeResults } from "axe-core";
-import { demoJob, fine } from "./support";
+import { demoJob, fine, seriousFindings } from "./support";
 
-const axe = readFileSync(path.resolve("node_modules/axe-core/axe.min.js"), "utf8");
 const STAGES = ["brief", "palette", "coats", "check", "bench", "log"] as const;
-
-/** Whether something still fades in: what does has the contrast of neither its start nor its end. */
-const fades = () =>
-  document
-    .getAnimations()
-    .some(
-      ({ effect, playState }) =>
-        playState === "running" && effect?.getComputedTiming().iterations !== Infinity,
-    );
-
-/** Findings of axe that would keep somebody out. */
-async function seriousFindings(page: Page, mode: "light" | "dark", within = "body"): Promise<string[]> {
-  await page.evaluate(axe);
-  // Asked again and again: the promise of an animation whose element has gone is never kept.
-  await expect.poll(() => page.evaluate(fades)).toBe(false);
-  // Names, roles and order are the same in both themes: the dark one is asked about its contrast.
-  const options = mode === "dark" ? { runOnly: ["color-contrast"] } : {};
-  return page.evaluate(
-    async ([part, asked]) => {
-      const { axe } = window as unknown as {
-        axe: { run(part: string, options: object): Promise<AxeResults> };
-      };
-      const { violations } = await axe.run(part, { ...asked, resultTypes: ["violations"] });
-      return violations
-        .filter(({ impact }) => impact === "serious" || impact === "critical")
-        .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`);
-    },
-    [within, options] as const,
-  );
-}
 
 async function ready(page: Page, view: string): Promise<void> {
   if (view.endsWith("coats")) await fine(page);

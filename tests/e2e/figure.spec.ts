@@ -1,5 +1,7 @@
+import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
-import { demoJob, fine, otherPixels, pixels, put, saved, storedJob } from "./support";
+import { validateBytes } from "gltf-validator";
+import { demoJob, fine, otherPixels, pixels, put, saved, seriousFindings, storedJob } from "./support";
 
 /** Waits until the whole figure is painted in full. @returns a hash of its picture */
 async function figureSeen(page: Page): Promise<string> {
@@ -101,6 +103,7 @@ test("a body is chosen and posed; without one its pieces lie aside", async ({ pa
   await page.goto(`/job/${id}/brief`);
   await page.getByRole("button", { name: "Whole figure" }).click();
   const standing = await figureSeen(page);
+  expect(await seriousFindings(page, "light")).toEqual([]);
   await put(page, "Stoop", "45");
   const stooped = await otherFigure(page, standing, "pose");
   const body = page.getByRole("group", { name: "Body" });
@@ -116,4 +119,20 @@ test("a body is chosen and posed; without one its pieces lie aside", async ({ pa
   await body.getByRole("combobox", { name: "Body" }).click();
   await page.getByRole("option", { name: "none", exact: true }).click();
   await expect(page.getByText("This figure has no body yet: choose one in the Brief.")).toBeVisible();
+});
+
+test("the figure goes out as a textured form that another reader finds right", async ({ page, request }) => {
+  const id = await demoJob(request);
+  await page.goto(`/job/${id}/check`);
+  await page.getByRole("button", { name: "Whole figure" }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export glTF" }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/\.glb$/);
+  const report = await validateBytes(new Uint8Array(readFileSync(await file.path())));
+  expect(report.issues.numErrors).toBe(0);
+  const { surfaces } = await storedJob(request, id);
+  expect(report.info.resources.filter(({ mimeType }) => mimeType === "image/png")).toHaveLength(
+    surfaces.length,
+  );
 });

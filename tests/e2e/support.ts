@@ -1,4 +1,7 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
 import { expect, type APIRequestContext, type Locator, type Page } from "@playwright/test";
+import type { AxeResults } from "axe-core";
 import type { History, Job } from "../../src/core/job";
 
 /** A fresh copy of the demo job, so that tests do not meet each other's edits. */
@@ -73,4 +76,40 @@ export async function put(page: Page, label: string, value: string): Promise<voi
   const field = page.getByLabel(label, { exact: true });
   await field.fill(value);
   await field.press("Tab");
+}
+
+const axe = readFileSync(path.resolve("node_modules/axe-core/axe.min.js"), "utf8");
+
+/** Whether something still fades in: what does has the contrast of neither its start nor its end. */
+const fades = () =>
+  document
+    .getAnimations()
+    .some(
+      ({ effect, playState }) =>
+        playState === "running" && effect?.getComputedTiming().iterations !== Infinity,
+    );
+
+/** Findings of axe that would keep somebody out. */
+export async function seriousFindings(
+  page: Page,
+  mode: "light" | "dark",
+  within = "body",
+): Promise<string[]> {
+  await page.evaluate(axe);
+  // Asked again and again: the promise of an animation whose element has gone is never kept.
+  await expect.poll(() => page.evaluate(fades)).toBe(false);
+  // Names, roles and order are the same in both themes: the dark one is asked about its contrast.
+  const options = mode === "dark" ? { runOnly: ["color-contrast"] } : {};
+  return page.evaluate(
+    async ([part, asked]) => {
+      const { axe } = window as unknown as {
+        axe: { run(part: string, options: object): Promise<AxeResults> };
+      };
+      const { violations } = await axe.run(part, { ...asked, resultTypes: ["violations"] });
+      return violations
+        .filter(({ impact }) => impact === "serious" || impact === "critical")
+        .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`);
+    },
+    [within, options] as const,
+  );
 }

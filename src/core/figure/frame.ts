@@ -1,4 +1,5 @@
 import type { SpacePoint } from "../surface/forms/form";
+import { add, cross, dot, minus, times, unit } from "../surface/vector";
 
 /** A place in the figure's room with three unit axes at right angles, mm: right, up, and out towards who looks at it. */
 export interface Frame {
@@ -9,28 +10,6 @@ export interface Frame {
 }
 
 const TO_RAD = Math.PI / 180;
-
-/** The first, and a share of the second. */
-export const add = (a: SpacePoint, b: SpacePoint, share = 1): SpacePoint => [
-  a[0] + share * b[0],
-  a[1] + share * b[1],
-  a[2] + share * b[2],
-];
-/** From the second to the first. */
-export const minus = (a: SpacePoint, b: SpacePoint): SpacePoint => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-/** Length of a vector. */
-export const lengthOf = (a: SpacePoint): number => Math.hypot(a[0], a[1], a[2]);
-/** A vector so many times as long. */
-export const times = (a: SpacePoint, share: number): SpacePoint => [a[0] * share, a[1] * share, a[2] * share];
-/** A vector of length 1 in the same direction; nothing stays nothing. */
-export const unit = (a: SpacePoint): SpacePoint => times(a, 1 / (lengthOf(a) || 1));
-/** Vector product: at right angles to both. */
-export const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
-const scalar = (a: SpacePoint, b: SpacePoint): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /** A frame at a place. @param up kept as it is @param out kept as far as it stands at right angles to `up` */
 export function frameAt(origin: SpacePoint, up: SpacePoint, out: SpacePoint): Frame {
@@ -49,13 +28,13 @@ export const inRoom = ({ origin, right, up, out }: Frame, [x, y, z]: SpacePoint)
 /** A point of the room as a frame has it. */
 export function inFrame({ origin, right, up, out }: Frame, point: SpacePoint): SpacePoint {
   const from = minus(point, origin);
-  return [scalar(from, right), scalar(from, up), scalar(from, out)];
+  return [dot(from, right), dot(from, up), dot(from, out)];
 }
 
 /** A vector turned round an axis, degrees, right-handed. Source: Rodrigues' rotation formula. */
 export function turned(vector: SpacePoint, axis: SpacePoint, deg: number): SpacePoint {
   const [cosine, sine] = [Math.cos(deg * TO_RAD), Math.sin(deg * TO_RAD)];
-  const along = scalar(axis, vector) * (1 - cosine);
+  const along = dot(axis, vector) * (1 - cosine);
   return add(add(times(vector, cosine), cross(axis, vector), sine), axis, along);
 }
 

@@ -6,7 +6,7 @@ import { fieldsOf } from "../surface/fields";
 import { buildGrid } from "../surface/grid";
 import { PER_POINT, type RoomLight, type SurfaceLight } from "../surface/roomLight";
 import { USUAL_LAMP } from "../job";
-import { unit } from "./frame";
+import { unit } from "../surface/vector";
 import { Obstacles } from "./rays";
 import { obstaclesOf, roomLightOf } from "./roomLightOf";
 import type { Seating } from "./seated";

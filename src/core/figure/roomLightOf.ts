@@ -3,7 +3,7 @@ import { levelNormal } from "../piece/stance";
 import { depthInside } from "../surface/forms/depth";
 import type { FlatPoint, SpacePoint, SurfaceForm } from "../surface/forms/form";
 import { PER_POINT, type RoomLight } from "../surface/roomLight";
-import { add, cross, lengthOf, minus, times, unit } from "./frame";
+import { add, cross, dot, lengthOf, minus, times, unit } from "../surface/vector";
 import { Obstacles } from "./rays";
 import type { Seating } from "./seated";
 
@@ -46,8 +46,6 @@ function spotAt(form: SurfaceForm, seating: Seating, [x, y]: FlatPoint): Spot {
   const sign = below[0] * down[0] + below[1] * down[1] + below[2] * down[2] < 0 ? -1 : 1;
   return { point, right, down: times(down, sign), out };
 }
-
-const dot = (a: SpacePoint, b: SpacePoint): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /** Directions round an axis: the axis itself and a ring so many degrees off it. */
 function cone(axis: SpacePoint, deg: number, count: number): SpacePoint[] {

@@ -5,7 +5,7 @@ import { newFigure, newPlainSurface } from "../newJob";
 import { formIds, forms, type FormId } from "../surface/forms";
 import { buildForm } from "../surface/forms/buildForm";
 import type { SpacePoint } from "../surface/forms/form";
-import { add, lengthOf, minus } from "./frame";
+import { add, lengthOf, minus } from "../surface/vector";
 import { bodyOf } from "./bodies";
 import { offerSeat } from "./offer";
 import { seatedAt, seatingOf, type Seating } from "./seated";

@@ -4,7 +4,8 @@ import { forms, isFormId } from "../surface/forms";
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import type { Worn } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
-import { add, frameAt, inRoom, lengthOf, minus, turnedFrame, unit, type Frame } from "./frame";
+import { frameAt, inRoom, turnedFrame, type Frame } from "./frame";
+import { add, lengthOf, minus, unit } from "../surface/vector";
 import { bodyOf } from "./bodies";
 import type { Seat } from "./bodies/body";
 

@@ -1,7 +1,8 @@
 import type { PieceMesh } from "../piece/mesh";
 import type { SeatId } from "../job";
 import type { SpacePoint } from "../surface/forms/form";
-import { add, frameAt, inRoom, lengthOf, minus, unit, type Frame } from "./frame";
+import { frameAt, inRoom, type Frame } from "./frame";
+import { add, lengthOf, minus, unit } from "../surface/vector";
 
 /** A plain part of a body, in the figure's room, mm. */
 export type Solid = {

@@ -1,4 +1,5 @@
 import type { SpacePoint } from "../surface/forms/form";
+import { cross, unit } from "../surface/vector";
 import type { PieceMesh } from "./mesh";
 
 /** An eye or a lamp far away: what it looks along, and what is right and up for it; unit vectors, at right angles. */
@@ -42,18 +43,6 @@ export function emptySeen({ width, height }: Window): Seen {
     part: new Uint8Array(pixels),
   };
 }
-
-/** Scalar product. */
-export const dot = (a: SpacePoint, b: SpacePoint): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const unit = ([x, y, z]: SpacePoint): SpacePoint => {
-  const length = Math.hypot(x, y, z) || 1;
-  return [x / length, y / length, z / length];
-};
-const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
 
 /** A beholder far away in a direction, upright as far as that goes. */
 export function beholderFrom(direction: SpacePoint): Beholder {

@@ -3,7 +3,8 @@ import { completeParams } from "../params";
 import { formIds, forms } from "../surface/forms";
 import { buildGrid } from "../surface/grid";
 import { meshOf } from "./mesh";
-import { dot, eyeAt } from "./raster";
+import { eyeAt } from "./raster";
+import { dot } from "../surface/vector";
 import { seenPlace } from "./seenPlace";
 
 const eye = eyeAt(25, 20);

@@ -1,5 +1,6 @@
 import type { FlatPoint, SurfaceForm } from "../surface/forms/form";
-import { dot, type Beholder } from "./raster";
+import type { Beholder } from "./raster";
+import { dot } from "../surface/vector";
 
 /** Where a place of a piece is seen. */
 export interface SeenPlace {

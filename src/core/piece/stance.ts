@@ -1,5 +1,6 @@
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
-import { dot, eyeAt } from "./raster";
+import { eyeAt } from "./raster";
+import { dot } from "../surface/vector";
 import type { LampVector } from "../surface/grid";
 
 /** What lies level is looked at from above, what stands from a little above, degrees. */

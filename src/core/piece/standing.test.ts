@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { completeParams } from "../params";
 import { formIds, forms, type FormId } from "../surface/forms";
 import { buildGrid } from "../surface/grid";
-import { dot } from "./raster";
+import { dot } from "../surface/vector";
 import { bleed, packSlope, standPiece, unpackSlope } from "./standing";
 
 const LAMP = { fromDeg: 30, heightDeg: 50 };

@@ -82,9 +82,10 @@ function acrossOf({ points, columns }: PieceMesh): Float32Array<ArrayBuffer> {
   return out;
 }
 
-function placesOf(
+/** Where each point of a mesh lies on the flat picture of its grid, 0…1 from its upper left corner. */
+export function placesOf(
   { columns, rows, step }: PieceMesh,
-  { width, height }: SurfaceGrid,
+  { width, height }: Pick<SurfaceGrid, "width" | "height">,
 ): Float32Array<ArrayBuffer> {
   const out = new Float32Array(columns * rows * 2);
   for (let at = 0; at < columns * rows; at++) {
@@ -94,7 +95,8 @@ function placesOf(
   return out;
 }
 
-function trianglesOf({ holds, columns }: PieceMesh): Uint32Array<ArrayBuffer> {
+/** Corners of the triangles of a mesh, by point; they turn left round where they are seen from the painted side. */
+export function trianglesOf({ holds, columns }: PieceMesh): Uint32Array<ArrayBuffer> {
   let squares = 0;
   for (let at = 0; at < holds.length; at++) if (holds[at]! > 0) squares++;
   const out = new Uint32Array(squares * 6);

@@ -5,6 +5,7 @@ import type { Painter } from "../../core/painter";
 import { totalsOf } from "../../core/plan/cards";
 import { counted, formatMinutes, formatNumber } from "../../core/units";
 import { DamagedStrip } from "./DamagedStrip";
+import { FigureThumb, shownWhole } from "./FigureThumb";
 import { NameField } from "./NameField";
 import { SurfaceThumb } from "./SurfaceThumb";
 import type { JobSummary } from "./useDesk";
@@ -87,6 +88,7 @@ export function JobStrip({ summary, paints, painter, onRename, onCopy, onDelete 
   const read = useDeskJob(host, id, updatedAt);
   if (read.kind === "damaged")
     return <DamagedStrip id={id} name={name} message={read.message} onDelete={onDelete} />;
+  const whole = read.kind === "read" ? shownWhole(read.job) : null;
   return (
     <Box
       component="article"
@@ -95,6 +97,7 @@ export function JobStrip({ summary, paints, painter, onRename, onCopy, onDelete 
       sx={{ borderTop: 1, borderColor: "divider", py: 2, minHeight: 180 }}
     >
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
+        {read.kind === "read" && whole && <FigureThumb job={read.job} figure={whole} paints={paints} />}
         {read.kind === "read" &&
           read.job.surfaces.map((surface) => (
             <SurfaceThumb

@@ -1,6 +1,7 @@
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { figure } from "./figure";
+import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
 import { guides } from "./guides";
 import { judge } from "./judge";
@@ -20,6 +21,7 @@ export const questions = {
   specimen,
   piece,
   figure,
+  figureGltf,
   zonePictures,
   section,
   judge,

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { SEATS } from "../../job";
 import { completeParams, type ParamSpecs } from "../../params";
-import { lengthOf, minus, cross } from "../frame";
+import { lengthOf, minus, cross } from "../../surface/vector";
 import { solidMesh } from "../solids";
 import type { SpacePoint } from "../../surface/forms/form";
 import type { PieceMesh } from "../../piece/mesh";

@@ -1,7 +1,8 @@
 import type { SeatId } from "../../job";
 import type { ParamValues } from "../../params";
 import type { SpacePoint } from "../../surface/forms/form";
-import { add, frameAt, minus, turned, unit } from "../frame";
+import { frameAt, turned } from "../frame";
+import { add, minus, unit } from "../../surface/vector";
 import { ball, drum, limb, type Solid } from "../solids";
 import { defineBody, type Body, type BodyDefinition, type Seat } from "./body";
 

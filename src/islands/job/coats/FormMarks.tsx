@@ -1,4 +1,5 @@
-import { eyeAt, dot } from "../../../core/piece/raster";
+import { eyeAt } from "../../../core/piece/raster";
+import { dot } from "../../../core/surface/vector";
 import { seenPlace } from "../../../core/piece/seenPlace";
 import type { PieceRoom } from "../../../core/piece/stood";
 import type { SectionLine } from "../../../core/simulate/section";

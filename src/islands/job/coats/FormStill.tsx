@@ -1,6 +1,7 @@
 import { Box } from "@mui/material";
 import { useEffect } from "react";
-import { dot, eyeAt } from "../../../core/piece/raster";
+import { eyeAt } from "../../../core/piece/raster";
+import { dot } from "../../../core/surface/vector";
 import type { StillPiece } from "../../../core/piece/still";
 import { Picture } from "../../../ui/Picture";
 import { turnStill, useSimulation } from "../useSimulation";

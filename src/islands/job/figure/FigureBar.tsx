@@ -1,8 +1,9 @@
-import { Box, ToggleButton, ToggleButtonGroup } from "@mui/material";
+import { Alert, Box, Button, ToggleButton, ToggleButtonGroup } from "@mui/material";
 import type { Figure } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
 import { DISTANCES, useView } from "../viewStore";
 import { SIDES, useFigureLook } from "./figureLook";
+import { useFigureFile } from "./useFigureFile";
 
 const distanceName = (mm: number | null) =>
   mm === null ? "Every mark" : `${formatNumber(mm / 10, 0)}\u202fcm`;
@@ -10,6 +11,7 @@ const distanceName = (mm: number | null) =>
 /** From which side, from how far, and with or without its paint a figure is looked at. */
 export function FigureBar({ figure }: { readonly figure: Figure }) {
   const { turnDeg, tiltDeg, painted, set } = useFigureLook();
+  const file = useFigureFile(figure);
   const distanceMm = useView((view) => view.distanceMm);
   const setView = useView((view) => view.set);
   const side = SIDES.find((one) => one.turnDeg === turnDeg && one.tiltDeg === tiltDeg)?.name ?? null;
@@ -60,6 +62,12 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
         <ToggleButton value={true}>Painted</ToggleButton>
         <ToggleButton value={false}>Primed</ToggleButton>
       </ToggleButtonGroup>
+      {figure.body && (
+        <Button disabled={file.busy} onClick={file.make} title="Every piece with its paint, in metres">
+          {file.busy ? "Making the file" : "Export glTF"}
+        </Button>
+      )}
+      {file.problem !== null && <Alert severity="error">{file.problem}</Alert>}
     </Box>
   );
 }
