@@ -7,8 +7,8 @@ import { SURROUNDS } from "../../ui/theme";
 import { useFigurePicture } from "../useThumbnail";
 
 /** Height of the picture on the page, pixels; the same room for every figure. */
-const TALL_PX = 150;
-const WIDE_PX = 132;
+const TALL_PX = 138;
+const WIDE_PX = 128;
 
 /** The figure of a job that is shown whole: the first with a body that wears something; null where none does. */
 export const shownWhole = ({ figures, surfaces }: Job): Figure | null =>
@@ -33,7 +33,7 @@ export function FigureThumb({ job, figure, paints }: Props) {
     <Box component="figure" sx={{ m: 0 }}>
       <Box
         sx={{
-          ...{ bgcolor: SURROUNDS[surround], p: 1.5, height: TALL_PX + 24, width: WIDE_PX + 24 },
+          ...{ bgcolor: SURROUNDS[surround], p: 0.75, height: TALL_PX + 12, width: WIDE_PX + 12 },
           ...{ display: "grid", placeItems: "center", overflow: "hidden" },
           "& canvas": { maxWidth: "100%", maxHeight: TALL_PX, objectFit: "contain" },
         }}
