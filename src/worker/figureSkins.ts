@@ -20,9 +20,22 @@ function skinKey(
   ]);
 }
 
-/** Skins that are kept, by surface: coarse and fine ones of a figure each. */
-const MOST_KEPT = 40;
+/** Cells of the skins that are kept: eight surfaces, coarse and fine. Skins of other poses and lights go first. */
+const MOST_CELLS = 4_000_000;
 const kept = new Map<string, PieceSkin>();
+
+const cellsOf = ({ grid }: PieceSkin): number => grid.inside.length;
+
+/** Keeps a skin; the oldest go where they become too many. */
+function keep(key: string, skin: PieceSkin): void {
+  kept.set(key, skin);
+  let cells = [...kept.values()].reduce((sum, one) => sum + cellsOf(one), 0);
+  for (const [oldest, one] of kept) {
+    if (cells <= MOST_CELLS || oldest === key) break;
+    kept.delete(oldest);
+    cells -= cellsOf(one);
+  }
+}
 
 /** What a surface of a figure wears; painted anew only where something it depends on has changed. Null where it was stopped. */
 export async function figureSkin(
@@ -42,8 +55,7 @@ export async function figureSkin(
   const laid = await sim.lay(request, !full, wanted);
   if (!laid) return null;
   const skin = sim.skin(request, laid);
-  kept.set(key, skin);
-  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  keep(key, skin);
   return skin;
 }
 

@@ -119,6 +119,7 @@ test("a body is chosen and posed; without one its pieces lie aside", async ({ pa
   await body.getByRole("combobox", { name: "Body" }).click();
   await page.getByRole("option", { name: "none", exact: true }).click();
   await expect(page.getByText("This figure has no body yet: choose one in the Brief.")).toBeVisible();
+  await expect(page.getByTestId("figure").locator("canvas")).toHaveCount(0);
 });
 
 test("the figure goes out as a textured form that another reader finds right", async ({ page, request }) => {

@@ -39,11 +39,11 @@ function spotAt(form: SurfaceForm, seating: Seating, [x, y]: FlatPoint): Spot {
   const facing = form.facing?.(place) ?? levelNormal(form);
   const out = unit(minus(seating(add(own, facing, 1e-3)), point));
   const along = minus(inRoom([x + AROUND_MM, y]), inRoom([x - AROUND_MM, y]));
-  const level = minus(along, times(out, along[0] * out[0] + along[1] * out[1] + along[2] * out[2]));
+  const level = minus(along, times(out, dot(along, out)));
   const right = lengthOf(level) > 1e-9 ? unit(level) : unit(cross([0, 1, 0], out));
   const down = cross(right, out);
   const below = minus(inRoom([x, y + AROUND_MM]), inRoom([x, y - AROUND_MM]));
-  const sign = below[0] * down[0] + below[1] * down[1] + below[2] * down[2] < 0 ? -1 : 1;
+  const sign = dot(below, down) < 0 ? -1 : 1;
   return { point, right, down: times(down, sign), out };
 }
 

@@ -53,5 +53,6 @@ export function useFigureStill(figure: Figure, step: FigureInput["step"] = null)
       worker.cancel(id);
     };
   }, [asked]);
-  return { still: seen.still, failed: seen.failed, busy: seen.done !== asked };
+  // A figure that lost its body is not seen any more: its last picture would be of what is gone.
+  return { still: figure.body ? seen.still : null, failed: seen.failed, busy: seen.done !== asked };
 }
