@@ -1,4 +1,5 @@
 import { InputError } from "../errors";
+import { lightOf } from "../figure/light";
 import { activeCoats, type Job, type Paint, type Surface } from "../job";
 import { familyIn } from "../patterns";
 import { patternOf } from "../patterns/bind";
@@ -146,6 +147,7 @@ function* withCures(
   const on = JSON.stringify([
     surface,
     reliefKey(surface),
+    lightOf(job, surface).key,
     hand,
     figures,
     mixes,

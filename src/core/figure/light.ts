@@ -11,19 +11,28 @@ export function lampInRoom({ lamp }: Pick<Figure, "lamp">): SpacePoint {
   return [x, -y, z];
 }
 
-/** Short names of stands: they are parts of many keys. */
+/** Short names of stands: they are parts of many keys. A number is never given twice. */
 const numbers = new Map<string, number>();
+const MOST_NUMBERS = 200;
+let given = 0;
 
 function numberOf(key: string): number {
   const known = numbers.get(key);
   if (known !== undefined) return known;
-  const number = numbers.size + 1;
+  const number = ++given;
   numbers.set(key, number);
+  if (numbers.size > MOST_NUMBERS) numbers.delete(numbers.keys().next().value!);
   return number;
 }
 
-/** Works out the light of a surface's room; `key` is that of its light. */
-export type RoomMaker = (job: Job, surface: Surface, key: string) => RoomLight | null;
+/** What the light of a surface's room is remembered by: where the surface is, and under which lamp. */
+export interface RoomKeys {
+  readonly place: string;
+  readonly light: string;
+}
+
+/** Works out the light of a surface's room. */
+export type RoomMaker = (job: Job, surface: Surface, keys: RoomKeys) => RoomLight | null;
 
 let maker: RoomMaker | null = null;
 
@@ -36,16 +45,17 @@ export function bringRooms(make: RoomMaker): void {
 }
 
 /** @throws Error where nobody was brought: a wrong light would be worse than none */
-function roomOf(job: Job, surface: Surface, key: string): RoomLight | null {
+function roomOf(job: Job, surface: Surface, keys: RoomKeys): RoomLight | null {
   if (!maker)
     throw new Error("The light of a figure's room is worked out where surfaces are painted, not here.");
-  return maker(job, surface, key);
+  return maker(job, surface, keys);
 }
 
 /** The light a surface of a job stands in: that of its figure's room where it is seated, else as if it faced you. */
 export function lightOf(job: Job, surface: Surface): SurfaceLight {
   const figure = figureOf(job, surface);
   if (!surface.seat || !figure.body) return asideUnder(figure.lamp);
-  const key = JSON.stringify([figure.lamp, surface.id, numberOf(figureKey(job, figure))]);
-  return { key, lamp: figure.lamp, room: () => roomOf(job, surface, key) };
+  const place = JSON.stringify([surface.id, numberOf(figureKey(job, figure))]);
+  const light = JSON.stringify([figure.lamp, place]);
+  return { key: light, lamp: figure.lamp, room: () => roomOf(job, surface, { place, light }) };
 }

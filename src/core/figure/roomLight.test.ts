@@ -4,11 +4,11 @@ import { forms, type FormId } from "../surface/forms";
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import { fieldsOf } from "../surface/fields";
 import { buildGrid } from "../surface/grid";
-import { PER_POINT, type RoomLight, type SurfaceLight } from "../surface/roomLight";
+import { type RoomLight, type SurfaceLight } from "../surface/roomLight";
 import { USUAL_LAMP } from "../job";
 import { unit } from "../surface/vector";
 import { Obstacles } from "./rays";
-import { obstaclesOf, roomLightOf } from "./roomLightOf";
+import { inRoom, obstaclesOf } from "./roomLightOf";
 import type { Seating } from "./seated";
 import { ball, drum, solidMesh } from "./solids";
 
@@ -21,7 +21,7 @@ const lit = (light: RoomLight): SurfaceLight => ({ key: "test", lamp: USUAL_LAMP
 
 /** Field of light on a form that stands by itself in the room. */
 function litOn(form: SurfaceForm, seating: Seating = upright, others: readonly PieceMesh[] = [SPECK]) {
-  const light = roomLightOf(form, seating, { obstacles: obstaclesOf(others), own: others.length }, LAMP);
+  const light = inRoom(form, seating, { obstacles: obstaclesOf(others), own: others.length }).under(LAMP);
   const grid = buildGrid(form, 0.1, lit(light));
   return { grid, lit: fieldsOf(grid).lit, sky: fieldsOf(grid).sky, light };
 }
@@ -132,10 +132,18 @@ describe("what stands in the way", () => {
       const { light } = litOn(panel(24), level, [disc]);
       const column = Math.round(-light.originX / light.pitchMm);
       const row = Math.round((-12 - light.originY) / light.pitchMm);
-      const sky = light.values[(row * light.columns + column) * PER_POINT + 4]!;
+      const sky = light.open()[row * light.columns + column]!;
       const wanted = 1 - radius ** 2 / (radius ** 2 + (height - 0.12) ** 2);
       expect(Math.abs(sky - wanted)).toBeLessThan(0.03);
     }
+  });
+
+  it("is looked for once, whatever lamp stands in it", () => {
+    const way = { obstacles: obstaclesOf([SPECK]), own: 1 };
+    const piece = inRoom(panel(10), upright, way);
+    const [one, other] = [piece.under(LAMP), piece.under(unit([0.5, 0.6, 0.62]))];
+    expect(one.values).not.toEqual(other.values);
+    expect(one.open()).toBe(other.open());
   });
 
   it("looks past the piece's own relief near by, and not past anything else", () => {

@@ -88,12 +88,15 @@ export interface InTheWay {
 /** Meshes as what stands in light's way. */
 export const obstaclesOf = (meshes: readonly PieceMesh[]): Obstacles => new Obstacles(meshes);
 
-/** What is told at every second point, each way, told at those between them too. */
-function fillBetween(values: Float32Array, { columns, rows }: Pick<RoomLight, "columns" | "rows">): void {
+/** Part of the lattice's numbers that says how much of the lamp is let through. */
+const FREE = 3;
+
+type Lattice = ReturnType<typeof latticeOf>;
+
+/** A number that is told at every second point, each way, told at those between them too. */
+function fillBetween(values: Float32Array, part: number, per: number, { columns, rows }: Lattice): void {
   const mean = (at: number, one: number, other: number) => {
-    for (const part of [FREE, SKY])
-      values[at * PER_POINT + part] =
-        (values[one * PER_POINT + part]! + values[other * PER_POINT + part]!) / 2;
+    values[at * per + part] = (values[one * per + part]! + values[other * per + part]!) / 2;
   };
   for (let row = 0; row < rows; row += 2)
     for (let at = row * columns + 1; at < (row + 1) * columns; at += 2) mean(at, at - 1, at + 1);
@@ -101,28 +104,69 @@ function fillBetween(values: Float32Array, { columns, rows }: Pick<RoomLight, "c
     for (let at = row * columns; at < (row + 1) * columns; at++) mean(at, at - columns, at + columns);
 }
 
-const [FREE, SKY] = [3, 4] as const;
+/** Told a point of the lattice by its number, where it lies on the flat, and how deep inside the panel, mm. */
+type PointVisit = (at: number, flat: FlatPoint, depthMm: number) => void;
 
-/**
- * Light of the figure's room on a piece.
- * @param lamp unit vector to it, in the room
- */
-export function roomLightOf(form: SurfaceForm, seating: Seating, way: InTheWay, lamp: SpacePoint): RoomLight {
-  const lattice = latticeOf(form);
+function eachPoint(form: SurfaceForm, lattice: Lattice, step: 1 | 2, visit: PointVisit): void {
   const { columns, rows, pitchMm, originX, originY } = lattice;
-  const values = new Float32Array(columns * rows * PER_POINT);
+  for (let row = 0; row < rows; row += step) {
+    for (let column = 0; column < columns; column += step) {
+      const flat: FlatPoint = [originX + column * pitchMm, originY + row * pitchMm];
+      visit(row * columns + column, flat, depthInside(form, form.place(flat)));
+    }
+  }
+}
+
+/** Whether light is looked for from a point: some way beside the panel nothing lies that could be lit. */
+const isNear = (depthMm: number, { pitchMm }: Lattice): boolean => depthMm >= -2 * pitchMm;
+
+/** Share of the open room that a piece sees, over its lattice. */
+function openOf(form: SurfaceForm, seating: Seating, way: InTheWay): Float32Array {
+  const lattice = latticeOf(form);
+  const open = new Float32Array(lattice.columns * lattice.rows);
+  eachPoint(form, lattice, 2, (at, flat, depthMm) => {
+    open[at] = isNear(depthMm, lattice) ? openFrom(spotAt(form, seating, flat), way) : 1;
+  });
+  fillBetween(open, 0, 1, lattice);
+  return open;
+}
+
+/** A piece in its figure's room, to be lit from any side. */
+export interface InRoom {
+  /** @param lamp unit vector to it, in the room */
+  under(lamp: SpacePoint): RoomLight;
+}
+
+/** Places a piece in the room of its figure; how open it lies there is worked out once for all lamps. */
+export function inRoom(form: SurfaceForm, seating: Seating, way: InTheWay): InRoom {
+  let open: Float32Array | null = null;
+  return {
+    under: (lamp) => ({
+      ...lampLight(form, seating, way, lamp),
+      open: () => (open ??= openOf(form, seating, way)),
+    }),
+  };
+}
+
+/** Light of the lamp on a piece. @param lamp unit vector to it, in the room */
+function lampLight(
+  form: SurfaceForm,
+  seating: Seating,
+  way: InTheWay,
+  lamp: SpacePoint,
+): Omit<RoomLight, "open"> {
+  const lattice = latticeOf(form);
+  const values = new Float32Array(lattice.columns * lattice.rows * PER_POINT);
   const beams = cone(lamp, LAMP_HALF_DEG, LAMP_WAYS);
   const towards = (at: FlatPoint): SpacePoint => inOwn(lamp, spotAt(form, seating, at));
-  for (let at = 0; at < columns * rows; at++) {
-    const [column, row] = [at % columns, Math.floor(at / columns)];
-    const flat: FlatPoint = [originX + column * pitchMm, originY + row * pitchMm];
-    const depthMm = depthInside(form, form.place(flat));
+  eachPoint(form, lattice, 1, (at, flat, depthMm) => {
     values.set(form.round && depthMm < 0 ? beyond(towards, flat, depthMm) : towards(flat), at * PER_POINT);
-    if (column % 2 === 1 || row % 2 === 1) continue;
-    const beside = depthMm < -2 * pitchMm;
-    values.set(beside ? [1, 1] : look(spotAt(form, seating, flat), way, beams), at * PER_POINT + FREE);
-  }
-  fillBetween(values, lattice);
+  });
+  eachPoint(form, lattice, 2, (at, flat, depthMm) => {
+    const free = isNear(depthMm, lattice) ? freeFrom(spotAt(form, seating, flat), way, beams) : 1;
+    values[at * PER_POINT + FREE] = free;
+  });
+  fillBetween(values, FREE, PER_POINT, lattice);
   return { ...lattice, values, lampInForm: lampInForm(form, seating, lamp) };
 }
 
@@ -141,18 +185,21 @@ function beyond(towards: (at: FlatPoint) => SpacePoint, [x, y]: FlatPoint, depth
   return add(times(rim, 2), within, -1);
 }
 
-/** How much of the lamp and of the open room a place sees, 0…1 each. */
-function look(
-  { point, right, down, out }: Spot,
-  { obstacles, own }: InTheWay,
-  beams: readonly SpacePoint[],
-): readonly [free: number, sky: number] {
-  const from = add(point, out, OFF_MM);
-  const open = (towards: SpacePoint) => !obstacles.meets(from, towards, own, OWN_MM);
+/** How much of the lamp a place sees, 0…1. */
+function freeFrom({ point, out }: Spot, { obstacles, own }: InTheWay, beams: readonly SpacePoint[]): number {
   // What faces away from the lamp is dark by that alone.
-  const free = dot(beams[0]!, out) <= 0 ? 1 : beams.filter(open).length / beams.length;
-  const seen = OPEN.filter(([x, y, z]) => open(add(add(times(right, x), down, y), out, z)));
-  return [free, seen.length / OPEN.length];
+  if (dot(beams[0]!, out) <= 0) return 1;
+  const from = add(point, out, OFF_MM);
+  return beams.filter((beam) => !obstacles.meets(from, beam, own, OWN_MM)).length / beams.length;
+}
+
+/** How much of the open room a place sees, 0…1. */
+function openFrom({ point, right, down, out }: Spot, { obstacles, own }: InTheWay): number {
+  const from = add(point, out, OFF_MM);
+  const seen = OPEN.filter(
+    ([x, y, z]) => !obstacles.meets(from, add(add(times(right, x), down, y), out, z), own, OWN_MM),
+  );
+  return seen.length / OPEN.length;
 }
 
 /** The lamp as the middle of the form has it. */

@@ -1,9 +1,9 @@
 // Brings the light of figures' rooms to wherever this is imported: workers, scripts and tests.
 import { figureOf, type Job, type Surface } from "../job";
 import type { RoomLight } from "../surface/roomLight";
-import { bringRooms, lampInRoom } from "./light";
+import { bringRooms, lampInRoom, type RoomMaker } from "./light";
 import type { Obstacles } from "./rays";
-import { obstaclesOf, roomLightOf } from "./roomLightOf";
+import { inRoom, obstaclesOf, type InRoom } from "./roomLightOf";
 import { standingFigure, type StandingFigure } from "./standingFigure";
 
 const obstacles = new WeakMap<StandingFigure, Obstacles>();
@@ -17,24 +17,36 @@ function obstaclesIn(standing: StandingFigure): Obstacles {
   return made;
 }
 
-/** Light worked out before, by the key of the surface's light. */
-const lights = new Map<string, RoomLight | null>();
-const MOST_LIGHTS = 48;
+/** What is kept of the rooms looked at last: pieces as they stand there, and their light under one lamp or another. */
+class Kept<T> {
+  private readonly all = new Map<string, T>();
 
-function roomOf(job: Job, surface: Surface, key: string): RoomLight | null {
-  const known = lights.get(key);
-  if (known !== undefined) return known;
-  const figure = figureOf(job, surface);
-  const standing = standingFigure(job, figure);
+  constructor(private readonly most: number) {}
+
+  of(key: string, make: () => T): T {
+    if (this.all.has(key)) return this.all.get(key)!;
+    const made = make();
+    this.all.set(key, made);
+    if (this.all.size > this.most) this.all.delete(this.all.keys().next().value!);
+    return made;
+  }
+}
+
+const pieces = new Kept<InRoom | null>(48);
+const lights = new Kept<RoomLight | null>(48);
+
+function place(job: Job, surface: Surface): InRoom | null {
+  const standing = standingFigure(job, figureOf(job, surface));
   const own = standing?.pieces.findIndex((piece) => piece.surface.id === surface.id) ?? -1;
   const piece = standing?.pieces[own];
-  const made =
-    standing && piece
-      ? roomLightOf(piece.form, piece.seating, { obstacles: obstaclesIn(standing), own }, lampInRoom(figure))
-      : null;
-  lights.set(key, made);
-  if (lights.size > MOST_LIGHTS) lights.delete(lights.keys().next().value!);
-  return made;
+  if (!standing || !piece) return null;
+  return inRoom(piece.form, piece.seating, { obstacles: obstaclesIn(standing), own });
 }
+
+const roomOf: RoomMaker = (job, surface, keys) =>
+  lights.of(keys.light, () => {
+    const piece = pieces.of(keys.place, () => place(job, surface));
+    return piece?.under(lampInRoom(figureOf(job, surface))) ?? null;
+  });
 
 bringRooms(roomOf);

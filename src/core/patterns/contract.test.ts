@@ -195,6 +195,20 @@ describe.each(ids)("the family %s", (id) => {
     }
   });
 
+  it("lies elsewhere in another light only where it says so", () => {
+    const form = buildForm(surfaceOf(job));
+    const [one, other] = [30, 200].map((fromDeg) => buildGrid(form, 0.1, { fromDeg, heightDeg: 35 })) as [
+      SurfaceGrid,
+      SurfaceGrid,
+    ];
+    for (const { key } of family.places(pattern.layout)) {
+      const [here, there] = [one, other].map((grid) =>
+        JSON.stringify(family.marks(pattern.layout, key, () => grid)),
+      );
+      expect(here !== there, key).toBe(family.followsLight?.(key) ?? false);
+    }
+  });
+
   it("lies nowhere for a key it does not have, and never throws for one", () => {
     const grid = buildGrid(buildForm(surfaceOf(job)), 0.2);
     for (const key of ["", "nothing", "constructor", "__proto__", "a:b:c"]) {

@@ -181,6 +181,8 @@ export interface PatternFamily<P = unknown, L = unknown> {
   places(layout: L): PatternPlace[];
   /** Where one place lies; nothing for a key the layout does not have. `grid` is asked for only where it is needed. */
   marks(layout: L, key: string, grid: () => SurfaceGrid): Marks;
+  /** Whether a place lies elsewhere in another light; none does where left out. */
+  followsLight?(key: string): boolean;
   tones(layout: L): PatternTone[];
   /** Whether a place lies on places of this tone at all. */
   meets(layout: L, key: string, tone: string): boolean;

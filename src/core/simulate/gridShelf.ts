@@ -1,7 +1,7 @@
 import type { Job, Surface } from "../job";
 import { buildForm } from "../surface/forms/buildForm";
 import { lightOf } from "../figure/light";
-import { buildGrid, choosePitch, type SurfaceGrid } from "../surface/grid";
+import { buildGrid, choosePitch, inLight, type SurfaceGrid } from "../surface/grid";
 import { reliefKey } from "../surface/keptHeights";
 
 /** Cells of the quick preview. */
@@ -37,20 +37,20 @@ export class GridShelf {
     const { finestLineMm } = job.hand;
     const light = lightOf(job, surface);
     const wish = [surface.form, surface.seed, reliefKey(surface), finestLineMm, preview, mostCells];
-    const key = JSON.stringify([wish, light.key]);
+    const key = JSON.stringify(wish);
     const known = this.kept.find((one) => one.key === key);
     if (known) {
       this.kept = [known, ...this.kept.filter((one) => one !== known)];
-      return known;
+      return { grid: inLight(known.grid, light), reduced: known.reduced };
     }
     const form = buildForm(surface);
     const { pitchMm, reduced } = choosePitch(form, finestLineMm, mostCells);
     const { minX, maxX, minY, maxY } = form.bounds;
     const coarse = Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / PREVIEW_CELLS);
-    const grid = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm, light);
+    const grid = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm);
     const made = { key, grid, reduced };
     this.keep(made);
-    return made;
+    return { grid: inLight(grid, light), reduced };
   }
 
   private keep(made: Kept): void {

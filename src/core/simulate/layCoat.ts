@@ -1,4 +1,4 @@
-import { figureOf, type Coat, type Hand, type Job, type Surface, type Place } from "../job";
+import { type Coat, type Hand, type Job, type Surface, type Place } from "../job";
 import { lightOf } from "../figure/light";
 import type { Zone } from "../surface/zoneNames";
 import { completeParams } from "../params";
@@ -9,7 +9,7 @@ import type { SurfaceForm } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { coatPassUm } from "../techniques/passUm";
-import type { FilmBuffer, Marks } from "../techniques/technique";
+import type { FilmBuffer, Marks, TechniqueDefinition } from "../techniques/technique";
 import { buildUp, packFilm, type FilmPlanes } from "./planes";
 
 const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
@@ -44,9 +44,18 @@ export function marksOf(
 
 const OF_LIGHT: readonly Zone[] = ["lit", "shaded", "sheltered"];
 
-/** Whether a place may change with the light of the figure's room; a pattern may lay its own by it. */
-const followsLight = (place: Place): boolean =>
-  place.kind === "pattern" || (place.kind === "zones" && place.zones.some((zone) => OF_LIGHT.includes(zone)));
+/** Whether a place changes with the light the surface stands in. */
+function placeFollowsLight({ pattern }: Surface, place: Place): boolean {
+  if (place.kind === "zones") return place.zones.some((zone) => OF_LIGHT.includes(zone));
+  if (place.kind !== "pattern" || !pattern) return false;
+  return familyOf(pattern).followsLight?.(place.key) ?? false;
+}
+
+/** Whether a coat ends up elsewhere in another light. */
+export const followsLight = (surface: Surface, { place, technique: { id } }: Coat): boolean =>
+  placeFollowsLight(surface, place) || (isTechniqueId(id) && techniqueOf(id).followsLamp === true);
+
+const techniqueOf = (id: keyof typeof techniques): TechniqueDefinition => techniques[id];
 
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {
@@ -68,8 +77,7 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
     place,
     overSeams,
     job.hand,
-    figureOf(job, surface).lamp,
-    followsLight(place) ? lightOf(job, surface).key : null,
+    followsLight(surface, coat) ? lightOf(job, surface).key : null,
     pitchMm,
   ]);
 }

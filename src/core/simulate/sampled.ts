@@ -3,6 +3,7 @@ import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { ciede2000 } from "../colour/difference";
 import { filmTable } from "../colour/film";
 import { spectrumToLab, type Triple } from "../colour/spaces";
+import { lightOf } from "../figure/light";
 import { figureOf, mixById, type Coat, type Job, type Paint, type Surface } from "../job";
 import { reliefKey } from "../surface/keptHeights";
 import { isTechniqueId, techniques } from "../techniques";
@@ -171,7 +172,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
   const mixes = [...new Set(coats.map(({ mixId }) => mixId))].map((id) => mixById(job, id)?.parts ?? null);
   const pots = new Set(mixes.flatMap((parts) => parts?.map(({ paintId }) => paintId) ?? []));
   const looks = paints.filter(({ id }) => pots.has(id));
-  const { primer, lamp } = figureOf(job, surface);
+  const { primer } = figureOf(job, surface);
   return JSON.stringify([
     form,
     seed,
@@ -182,7 +183,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
     mixes,
     looks,
     primer,
-    lamp,
+    lightOf(job, surface).key,
     job.hand,
   ]);
 }

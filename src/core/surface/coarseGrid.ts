@@ -1,6 +1,6 @@
 import type { Surface } from "../job";
 import { buildForm } from "./forms/buildForm";
-import { buildGrid, type SurfaceGrid } from "./grid";
+import { buildGrid, inLight, type SurfaceGrid } from "./grid";
 import { reliefKey } from "./keptHeights";
 import type { SurfaceLight } from "./roomLight";
 
@@ -18,18 +18,18 @@ export function coarseGrid(
   surface: Pick<Surface, "form" | "seed" | "relief">,
   light: SurfaceLight,
 ): SurfaceGrid {
-  const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface), light.key]);
+  const key = JSON.stringify([surface.form, surface.seed, reliefKey(surface)]);
   const known = kept.get(key);
   if (known) {
     kept.delete(key);
     kept.set(key, known);
-    return known;
+    return inLight(known, light);
   }
   const form = buildForm(surface);
   const { minX, maxX, minY, maxY } = form.bounds;
   const pitchMm = Math.max(0.05, Math.sqrt(((maxX - minX) * (maxY - minY)) / CELLS));
-  const grid = buildGrid(form, pitchMm, light);
+  const grid = buildGrid(form, pitchMm);
   kept.set(key, grid);
   if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
-  return grid;
+  return inLight(grid, light);
 }

@@ -2,15 +2,17 @@ import { blurMm } from "./blur";
 import type { LampVector, SurfaceGrid } from "./grid";
 import { bendOf } from "./bend";
 import { lowerEnvelope } from "./parabola";
-import { litFrom, openSky, pictureLight, roomLit, roomPictureLight, roomSky } from "./lit";
+import { litFrom, openSky, pictureLight } from "./lit";
+import { openOn, type RoomLight } from "./roomLight";
+import { roomLit, roomPictureLight, roomSky } from "./roomLit";
 import { smoothstep } from "../units";
 
 /** Scales at which hollows are looked for, mm: a crease, a fold's side, a whole fold. */
 export const HOLLOW_SCALES_MM = [0.1, 0.3, 0.9] as const;
 export type HollowScale = 0 | 1 | 2;
 
-/** What follows from the relief, made when first asked for and kept with the grid. */
-export interface SurfaceFields {
+/** What follows from the relief alone, made when first asked for and kept with it, whatever light it stands in. */
+interface GroundFields {
   /** (mean height around − height) / scale, per cell; above 0 in hollows, below on raised ground. */
   hollow(scale: HollowScale): Float32Array;
   /**
@@ -26,6 +28,19 @@ export interface SurfaceFields {
   readonly crest: Float32Array;
   /** 0…1: how much an edge looks up the piece: upper rims of stones, straps, scales and folds. */
   readonly upperEdge: Float32Array;
+  /** 0…1: light from any side. */
+  litFrom(from: LampVector): Float32Array;
+  /** 0…1: share of the open sky seen past the relief; level open ground is 1. */
+  readonly openSky: Float32Array;
+  /** Along the piece from its middle and up from its hem, mm: the directions a brush follows. */
+  readonly along: Float32Array;
+  readonly up: Float32Array;
+  /** Which piece between seams a cell lies on; null where the panel is one piece. */
+  readonly piece: Uint8Array | null;
+}
+
+/** What follows from the relief and from the light it stands in. */
+export interface SurfaceFields extends GroundFields {
   /**
    * 0…1: light of the job's lamp, cast shade and the form's own bend counted. Of a piece on its figure it is Lambert's
    * cosine in the figure's room, shade of the other parts counted; of one that lies aside, open ground that faces the
@@ -34,19 +49,12 @@ export interface SurfaceFields {
   readonly lit: Float32Array;
   /** The same against what the lamp lights most of this surface: where a painter puts its lights and shadows, 0…1. */
   readonly litShare: Float32Array;
-  /** 0…1: light from any side. */
-  litFrom(from: LampVector): Float32Array;
   /** Light as a picture shows it on the bare relief; level ground is 1. */
   readonly light: Float32Array;
   /** The same on another relief of this panel, mm: with the paint that lies on it. */
   lightOn(relief: Float32Array): Float32Array;
-  /** 0…1: share of the open sky seen; level open ground is 1. */
+  /** 0…1: share of the open sky seen, past the rest of the figure too; level open ground is 1. */
   readonly sky: Float32Array;
-  /** Along the piece from its middle and up from its hem, mm: the directions a brush follows. */
-  readonly along: Float32Array;
-  readonly up: Float32Array;
-  /** Which piece between seams a cell lies on; null where the panel is one piece. */
-  readonly piece: Uint8Array | null;
 }
 
 const EDGE_MM = 0.12;
@@ -171,13 +179,15 @@ function againstBrightest(lit: Float32Array, { inside }: SurfaceGrid): Float32Ar
   return lit.map((light) => Math.min(1, light * scale));
 }
 
-const known = new WeakMap<SurfaceGrid, SurfaceFields>();
+type Makers = Readonly<Record<string, () => unknown>>;
+type Made<M extends Makers> = { readonly [K in keyof M]: ReturnType<M[K]> };
 
 /** Properties that are each worked out when they are first asked for, and kept. */
-function onDemand<M extends Readonly<Record<string, () => unknown>>>(
-  makers: M,
-): { readonly [K in keyof M]: ReturnType<M[K]> } {
-  const made = {};
+function onDemand<M extends Makers>(makers: M): Made<M>;
+/** @param over an object whose properties it has as well */
+function onDemand<M extends Makers, O extends object>(makers: M, over: O): Made<M> & O;
+function onDemand(makers: Makers, over: object | null = null): object {
+  const made = Object.create(over) as object;
   for (const [name, make] of Object.entries(makers)) {
     const get = () => {
       const value = make();
@@ -186,7 +196,7 @@ function onDemand<M extends Readonly<Record<string, () => unknown>>>(
     };
     Object.defineProperty(made, name, { get, enumerable: true, configurable: true });
   }
-  return made as { readonly [K in keyof M]: ReturnType<M[K]> };
+  return made;
 }
 
 /** Light from a side, kept for the few sides that are asked for again. */
@@ -201,15 +211,12 @@ function lightsOf(grid: SurfaceGrid): (from: LampVector) => Float32Array {
   };
 }
 
-/** Makes the fields of a grid, each when it is first asked for. */
-function makeFields(grid: SurfaceGrid): SurfaceFields {
+function makeGround(grid: SurfaceGrid): GroundFields {
   const { relief } = grid;
   const around = (mm: number) => blurMm(relief, grid, mm).map((mean, at) => (mean - relief[at]!) / mm);
   const [fine, middle, wide] = HOLLOW_SCALES_MM;
   const hollows = onDemand({ 0: () => around(fine), 1: () => around(middle), 2: () => around(wide) });
-  const bend = onDemand({ own: () => bendOf(grid, grid.lamp) });
-  const room = onDemand({ light: () => grid.room() });
-  const fields: SurfaceFields = onDemand({
+  const fields: GroundFields = onDemand({
     hollow: () => (scale: HollowScale) => hollows[scale],
     low: () => clearly(hollows[1], hollows[2], 1),
     high: () => clearly(hollows[1], hollows[2], -1),
@@ -217,14 +224,7 @@ function makeFields(grid: SurfaceGrid): SurfaceFields {
     crest: () => crests(grid, fields.edge),
     upperEdge: () => upperEdges(grid, fields.edge, fields.up),
     litFrom: () => lightsOf(grid),
-    lit: () => (room.light ? roomLit(grid, room.light) : fields.litFrom(grid.lamp)),
-    litShare: () => (room.light ? againstBrightest(fields.lit, grid) : fields.lit),
-    lightOn: () => (heights: Float32Array) =>
-      room.light
-        ? roomPictureLight(heights, grid, fields.low, room.light)
-        : pictureLight(heights, grid, fields.low, bend.own),
-    light: () => fields.lightOn(relief),
-    sky: () => (room.light ? roomSky(grid, room.light) : openSky(grid)),
+    openSky: () => openSky(grid),
     along: () => alongField(grid),
     up: () => upField(grid),
     piece: () => pieces(grid),
@@ -232,11 +232,45 @@ function makeFields(grid: SurfaceGrid): SurfaceFields {
   return fields;
 }
 
+function makeFields(grid: SurfaceGrid, ground: GroundFields): SurfaceFields {
+  const bend = onDemand({ own: () => bendOf(grid, grid.lamp) });
+  const room = onDemand({
+    light: () => grid.room(),
+    open: () => room.light && openOn(room.light, grid),
+  }) as { readonly light: RoomLight | null; readonly open: Float32Array | null };
+  const fields: SurfaceFields = onDemand(
+    {
+      lit: () => (room.light ? roomLit(grid, room.light) : ground.litFrom(grid.lamp)),
+      litShare: () => (room.light ? againstBrightest(fields.lit, grid) : fields.lit),
+      lightOn: () => (heights: Float32Array) =>
+        room.light && room.open
+          ? roomPictureLight(heights, grid, ground.low, room.light, room.open)
+          : pictureLight(heights, grid, ground.low, bend.own),
+      light: () => fields.lightOn(grid.relief),
+      sky: () => (room.open ? roomSky(ground.openSky, room.open) : ground.openSky),
+    },
+    ground,
+  );
+  return fields;
+}
+
+/** By relief: the same panel in another light has another grid. */
+const grounds = new WeakMap<Float32Array, GroundFields>();
+const known = new WeakMap<SurfaceGrid, SurfaceFields>();
+
+function groundOf(grid: SurfaceGrid): GroundFields {
+  const remembered = grounds.get(grid.relief);
+  if (remembered) return remembered;
+  const made = makeGround(grid);
+  grounds.set(grid.relief, made);
+  return made;
+}
+
 /** The fields of a grid; each is computed once. */
 export function fieldsOf(grid: SurfaceGrid): SurfaceFields {
   const remembered = known.get(grid);
   if (remembered) return remembered;
-  const made = makeFields(grid);
+  const made = makeFields(grid, groundOf(grid));
   known.set(grid, made);
   return made;
 }

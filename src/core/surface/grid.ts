@@ -106,5 +106,19 @@ export function buildGrid(
   return grid;
 }
 
+/** Lights in which a panel is kept; a lamp that is turned leaves many behind. */
+const MOST_LIGHTS = 3;
+const lit = new WeakMap<Float32Array, { readonly key: string; readonly grid: SurfaceGrid }[]>();
+
+/** The same panel in another light: what follows from its relief alone is not worked out again. */
+export function inLight(grid: SurfaceGrid, light: SurfaceLight): SurfaceGrid {
+  const before = lit.get(grid.relief) ?? [];
+  const known = before.find(({ key }) => key === light.key);
+  if (known) return known.grid;
+  const made = { ...grid, lamp: lampVector(light.lamp), room: light.room };
+  lit.set(grid.relief, [{ key: light.key, grid: made }, ...before].slice(0, MOST_LIGHTS));
+  return made;
+}
+
 /** The same panel with another relief, mm: what a paste has raised. */
 export const withRelief = (grid: SurfaceGrid, relief: Float32Array): SurfaceGrid => ({ ...grid, relief });

@@ -1,21 +1,21 @@
 import { clamp } from "../units";
 import { coarseSize, grow, shrink } from "./coarse";
 import type { LampVector, SurfaceGrid } from "./grid";
-import { eachLight, type RoomLight } from "./roomLight";
 import { eachSlope } from "./slopes";
 
 /** How far a ridge can throw shade, mm. */
-const SHADE_REACH_MM = 3;
+export const SHADE_REACH_MM = 3;
 /** Width of the half shade, as a rise of the horizon. */
-const HALF_SHADE = 0.18;
+export const HALF_SHADE = 0.18;
 /** Light changes no faster than this, mm: it is worked out on a grid no finer. */
-const LIGHT_MM = 0.09;
+export const LIGHT_MM = 0.09;
 /** Open sky changes slower still. */
 const SKY_MM = 0.16;
 const SKY_REACH_MM = 2.2;
 const SKY_WAYS = 12;
 
-interface Coarse {
+/** A relief on every so many-th cell. */
+export interface Coarse {
   readonly relief: Float32Array;
   readonly width: number;
   readonly height: number;
@@ -23,7 +23,8 @@ interface Coarse {
   readonly step: number;
 }
 
-function coarsened(grid: SurfaceGrid, finestMm: number): Coarse {
+/** A relief on cells no finer than is asked for. */
+export function coarsened(grid: SurfaceGrid, finestMm: number): Coarse {
   const step = Math.max(1, Math.floor(finestMm / grid.pitchMm));
   return {
     relief: shrink(grid.relief, grid, step),
@@ -34,7 +35,7 @@ function coarsened(grid: SurfaceGrid, finestMm: number): Coarse {
 }
 
 /** Steepest rise of the ground seen from each cell in one direction, as a tangent; at least `least`. */
-function horizonOf(coarse: Coarse, dx: number, dy: number, reachMm: number, least: number): Float32Array {
+export function horizonOf(coarse: Coarse, dx: number, dy: number, reachMm: number, least: number): Float32Array {
   const { relief, width, height, pitchMm } = coarse;
   const out = new Float32Array(relief.length).fill(least);
   // Steps grow with distance: what is far needs to be looked at less closely.
@@ -54,8 +55,10 @@ function horizonOf(coarse: Coarse, dx: number, dy: number, reachMm: number, leas
   return out;
 }
 
-const isLevel = (relief: Float32Array) => relief.every((value) => value === relief[0]);
-const onPanel = (grid: SurfaceGrid, values: Float32Array) => {
+/** Whether a relief is none. */
+export const isLevel = (relief: Float32Array) => relief.every((value) => value === relief[0]);
+/** Takes away what lies beside the panel. */
+export const onPanel = (grid: SurfaceGrid, values: Float32Array) => {
   for (let at = 0; at < values.length; at++) if (grid.inside[at] === 0) values[at] = 0;
   return values;
 };
@@ -80,84 +83,6 @@ export function litFrom(grid: SurfaceGrid, lamp: LampVector, bend: Float32Array 
   const lit = onPanel(grid, grow(out, grid, step));
   if (bend) for (let at = 0; at < lit.length; at++) lit[at]! *= bend[at]!;
   return lit;
-}
-
-/** Ways in which the horizon of a piece in a room is looked for: its lamp comes from another side in every place. */
-const SHADE_WAYS = 8;
-
-const horizonsOf = (coarse: Coarse): Float32Array[] =>
-  Array.from({ length: SHADE_WAYS }, (_, way) => {
-    const angle = (way * 2 * Math.PI) / SHADE_WAYS;
-    return horizonOf(coarse, Math.cos(angle), Math.sin(angle), SHADE_REACH_MM, -1);
-  });
-
-/** How high the horizon stands towards the lamp of each place, between the ways it was looked for, as a tangent. */
-function horizonTowards(horizons: readonly Float32Array[], at: number, x: number, y: number): number {
-  const way = ((((Math.atan2(y, x) / (2 * Math.PI)) * SHADE_WAYS) % SHADE_WAYS) + SHADE_WAYS) % SHADE_WAYS;
-  const first = Math.floor(way) % SHADE_WAYS;
-  const share = way - Math.floor(way);
-  return horizons[first]![at]! * (1 - share) + horizons[(first + 1) % SHADE_WAYS]![at]! * share;
-}
-
-/**
- * 0…1: light of the lamp in the figure's room: Lambert's cosine to the relief as it stands there, less what the relief,
- * the piece's bend and the rest of the figure keep off. Ground that faces the open lamp straight on is 1.
- */
-export function roomLit(grid: SurfaceGrid, light: RoomLight): Float32Array {
-  const coarse = coarsened(grid, LIGHT_MM);
-  const { relief, step } = coarse;
-  const slopes = new Float32Array(relief.length * 2);
-  eachSlope(relief, coarse, (at, sx, sy) => {
-    slopes[at * 2] = sx;
-    slopes[at * 2 + 1] = sy;
-  });
-  const horizons = isLevel(relief) ? null : horizonsOf(coarse);
-  const out = new Float32Array(relief.length);
-  eachLight(light, grid, step, (at, x, y, z, free) => {
-    const [sx, sy] = [slopes[at * 2]!, slopes[at * 2 + 1]!];
-    const facing = (-sx * x - sy * y + z) / Math.sqrt(1 + sx * sx + sy * sy);
-    if (facing <= 0) return;
-    const rise = z / Math.max(1e-3, Math.sqrt(x * x + y * y));
-    const horizon = horizons ? horizonTowards(horizons, at, x, y) : -Infinity;
-    out[at] = Math.min(1, facing) * clamp((rise - horizon) / HALF_SHADE + 0.5, 0, 1) * free;
-  });
-  return onPanel(grid, grow(out, grid, step));
-}
-
-/** 0…1: share of the open room each cell sees past its relief and past the rest of the figure. */
-export function roomSky(grid: SurfaceGrid, light: RoomLight): Float32Array {
-  const sky = openSky(grid);
-  eachLight(light, grid, 1, (at, _x, _y, _z, _free, open) => {
-    sky[at]! *= open;
-  });
-  return sky;
-}
-
-/** Light of the lamp and of the room on ground that gets all of it, as a picture shows it. */
-const [PICTURE_LAMP, PICTURE_ROOM] = [0.85, 0.35] as const;
-
-/** As `pictureLight`, in the light of the figure's room. */
-export function roomPictureLight(
-  relief: Float32Array,
-  grid: SurfaceGrid,
-  low: Float32Array,
-  light: RoomLight,
-): Float32Array {
-  const { width, height, pitchMm } = grid;
-  const out = new Float32Array(relief.length);
-  const scale = 1 / (2 * pitchMm);
-  eachLight(light, grid, 1, (at, x, y, z, free, open) => {
-    const column = at % width;
-    const row = (at / width) | 0;
-    const [left, right] = [column > 0 ? at - 1 : at, column < width - 1 ? at + 1 : at];
-    const [above, below] = [row > 0 ? at - width : at, row < height - 1 ? at + width : at];
-    const sx = (relief[right]! - relief[left]!) * scale;
-    const sy = (relief[below]! - relief[above]!) * scale;
-    const facing = (-sx * x - sy * y + z) / Math.sqrt(1 + sx * sx + sy * sy);
-    const sky = (1 - 0.45 * low[at]!) * (0.5 + 0.5 * open);
-    out[at] = PICTURE_ROOM * sky + PICTURE_LAMP * Math.max(0, facing) * free;
-  });
-  return out;
 }
 
 /**

@@ -10,11 +10,15 @@ export interface RoomLight {
   readonly originX: number;
   readonly originY: number;
   /**
-   * Five numbers to a point: the unit vector to the lamp as the place has it without its relief, to the right and down
-   * the flat, and out of it; 0…1 how much of the lamp the rest of the figure and the piece's own bend let through; 0…1
-   * which share of the open room they leave, weighted by its cosine.
+   * Four numbers to a point: the unit vector to the lamp as the place has it without its relief, to the right and down
+   * the flat, and out of it; 0…1 how much of the lamp the rest of the figure and the piece's own bend let through.
    */
   readonly values: Float32Array;
+  /**
+   * One number to a point, 0…1: which share of the open room the rest of the figure and the piece's own bend leave,
+   * weighted by its cosine. No lamp changes it; worked out when first asked for.
+   */
+  readonly open: () => Float32Array;
   /** Unit vector to the lamp in the form's own space. */
   readonly lampInForm: SpacePoint;
 }
@@ -44,44 +48,64 @@ interface Cells {
   readonly originY: number;
 }
 
-/** Numbers to a point of the lattice. */
-export const PER_POINT = 5;
+/** Numbers to a point of the lattice that tell of the lamp. */
+export const PER_POINT = 4;
 
 /** Told a cell and the light there. */
-export type LightVisit = (at: number, x: number, y: number, z: number, free: number, sky: number) => void;
+export type LightVisit = (at: number, x: number, y: number, z: number, free: number) => void;
+
+/** Told a cell, and where its values begin in two rows of the lattice blended into one: the point before, and how far on. */
+type LineVisit = (at: number, line: Float32Array, before: number, share: number) => void;
 
 /** Values of a lattice between two of its rows. */
-function blendRows({ values, columns }: RoomLight, row: number, share: number, out: Float32Array): void {
-  const above = row * columns * PER_POINT;
-  const below = above + columns * PER_POINT;
+function blendRows(values: Float32Array, from: number, share: number, out: Float32Array): void {
   for (let at = 0; at < out.length; at++)
-    out[at] = values[above + at]! * (1 - share) + values[below + at]! * share;
+    out[at] = values[from + at]! * (1 - share) + values[from + out.length + at]! * share;
 }
 
-/** Visits every so many-th cell of a grid with the light there, by straight lines between the lattice's points. */
-export function eachLight(light: RoomLight, cells: Cells, step: number, visit: LightVisit): void {
+/** Visits every so many-th cell of a grid with the points of a lattice it lies between. */
+function eachBetween(
+  { columns, rows, pitchMm, originX, originY }: RoomLight,
+  values: Float32Array,
+  cells: Cells,
+  step: number,
+  visit: LineVisit,
+): void {
+  const per = values.length / (columns * rows);
   const [width, height] = [Math.ceil(cells.width / step), Math.ceil(cells.height / step)];
-  const { columns, rows, pitchMm } = light;
-  const line = new Float32Array(columns * PER_POINT);
+  const line = new Float32Array(columns * per);
   const stepShare = (step * cells.pitchMm) / pitchMm;
   for (let row = 0, at = 0; row < height; row++) {
-    const v = (cells.originY - light.originY) / pitchMm + row * stepShare;
+    const v = (cells.originY - originY) / pitchMm + row * stepShare;
     const y = Math.min(rows - 2, Math.max(0, Math.floor(v)));
-    blendRows(light, y, Math.min(1, Math.max(0, v - y)), line);
-    let u = (cells.originX - light.originX) / pitchMm;
+    blendRows(values, y * line.length, Math.min(1, Math.max(0, v - y)), line);
+    let u = (cells.originX - originX) / pitchMm;
     for (let column = 0; column < width; column++, at++, u += stepShare) {
       const x = Math.min(columns - 2, Math.max(0, Math.floor(u)));
-      const t = Math.min(1, Math.max(0, u - x));
-      const a = x * PER_POINT;
-      const b = a + PER_POINT;
-      visit(
-        at,
-        line[a]! + (line[b]! - line[a]!) * t,
-        line[a + 1]! + (line[b + 1]! - line[a + 1]!) * t,
-        line[a + 2]! + (line[b + 2]! - line[a + 2]!) * t,
-        line[a + 3]! + (line[b + 3]! - line[a + 3]!) * t,
-        line[a + 4]! + (line[b + 4]! - line[a + 4]!) * t,
-      );
+      visit(at, line, x * per, Math.min(1, Math.max(0, u - x)));
     }
   }
+}
+
+/** Visits every so many-th cell of a grid with the lamp's light there, by straight lines between the lattice's points. */
+export function eachLight(light: RoomLight, cells: Cells, step: number, visit: LightVisit): void {
+  eachBetween(light, light.values, cells, step, (at, line, a, share) => {
+    const b = a + PER_POINT;
+    visit(
+      at,
+      line[a]! + (line[b]! - line[a]!) * share,
+      line[a + 1]! + (line[b + 1]! - line[a + 1]!) * share,
+      line[a + 2]! + (line[b + 2]! - line[a + 2]!) * share,
+      line[a + 3]! + (line[b + 3]! - line[a + 3]!) * share,
+    );
+  });
+}
+
+/** Share of the open room each cell of a grid has, 0…1, without its relief. */
+export function openOn(light: RoomLight, cells: Cells): Float32Array {
+  const out = new Float32Array(cells.width * cells.height);
+  eachBetween(light, light.open(), cells, 1, (at, line, a, share) => {
+    out[at] = line[a]! + (line[a + 1]! - line[a]!) * share;
+  });
+  return out;
 }

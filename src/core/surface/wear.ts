@@ -39,7 +39,7 @@ export const WEAR_SOURCES: Readonly<
   patches: { label: "In patches", about: "0 wears evenly, 100 leaves whole stretches untouched." },
 };
 
-const known = new WeakMap<SurfaceGrid, Map<string, Float32Array>>();
+const known = new WeakMap<Float32Array, Map<string, Float32Array>>();
 
 /**
  * The wear map: how much each place has rubbed, bent and been touched, 0…1. Sources are joined as chances are: what
@@ -49,8 +49,8 @@ const known = new WeakMap<SurfaceGrid, Map<string, Float32Array>>();
  */
 export function wearMap(grid: SurfaceGrid, settings: WearSettings, seed: number): Float32Array {
   const key = JSON.stringify([settings, seed]);
-  const maps = known.get(grid) ?? new Map<string, Float32Array>();
-  known.set(grid, maps);
+  const maps = known.get(grid.relief) ?? new Map<string, Float32Array>();
+  known.set(grid.relief, maps);
   const remembered = maps.get(key);
   if (remembered) return remembered;
   if (maps.size > 2) maps.clear();

@@ -10,7 +10,8 @@ import { settLayout } from "../patterns/sett/testing";
 import { createRandom } from "../random";
 import { createFilmBuffer } from "./technique";
 import { forms } from "../surface/forms";
-import { buildGrid, type SurfaceGrid } from "../surface/grid";
+import { buildGrid, inLight, type SurfaceGrid } from "../surface/grid";
+import { asideUnder } from "../surface/roomLight";
 import { techniqueIds, techniques, type TechniqueId } from ".";
 import type { FilmBuffer, Marks } from "./technique";
 import { onGround } from "./testing";
@@ -41,14 +42,14 @@ function lay(
   id: TechniqueId,
   params: Record<string, number> = {},
   seed = 5,
-  more: { water?: number; passes?: number; hand?: Hand; on?: SurfaceGrid } = {},
+  more: { water?: number; passes?: number; hand?: Hand; on?: SurfaceGrid; marks?: Marks } = {},
 ) {
   const on = more.on ?? gridFor(id);
   const film = createFilmBuffer(on.inside.length);
   const technique = techniques[id];
   const context = onGround({
     grid: on,
-    marks: marksFor(id, on),
+    marks: more.marks ?? marksFor(id, on),
     passUm: 9,
     passes: more.passes ?? 1,
     water: more.water ?? techniques[id].startWater ?? 1,
@@ -125,6 +126,16 @@ describe.each(techniqueIds)("%s", (id) => {
         expect(wrong).toBe(0);
       }
     }
+  });
+
+  it("lies elsewhere under another lamp only where it says so", () => {
+    if (!technique.lays.includes("field")) {
+      expect(technique.followsLamp).toBeUndefined();
+      return;
+    }
+    const under = (fromDeg: number) =>
+      lay(id, {}, 5, { marks: EVERYWHERE, on: inLight(sleeve, asideUnder({ fromDeg, heightDeg: 40 })) });
+    expect(!sameFilm(under(30), under(200))).toBe(technique.followsLamp ?? false);
   });
 
   // Marks are set by chance: three sets of them hold three times as much only on average.

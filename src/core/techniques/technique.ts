@@ -106,6 +106,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly feels?: boolean;
   /** Its film is so thick that it becomes the ground of what follows. */
   readonly raises?: boolean;
+  /** Its paint comes from the side of the lamp, or from one told against it. */
+  readonly followsLamp?: boolean;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
   /** Not there to be seen by itself, as varnish is. */

@@ -13,6 +13,7 @@ import {
 import { completeCamouflage } from "./colours";
 import { camouflageFacts } from "./facts";
 import { camouflageGuides } from "./guides";
+import { placeOfKey } from "./keys";
 import { layoutCamouflage, type CamouflageLayout } from "./layout";
 import { camouflageMarks } from "./marks";
 import { camouflageSchema, type CamouflageParams } from "./params";
@@ -38,6 +39,7 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
   meets: (_layout, key, tone) => camouflageMeets(key, tone),
   crossings: camouflageCrossings,
   work: camouflageWork,
+  followsLight: (key) => placeOfKey(key)?.kind === "lights",
   lookAt: camouflageLookAt,
   mapMixes(params, change) {
     const maybe = (mixId: string | null) => (mixId === null ? null : change(mixId));

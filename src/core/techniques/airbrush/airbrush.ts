@@ -45,6 +45,7 @@ export const airbrush = defineTechnique({
     },
   },
   lays: ["field"],
+  followsLamp: true,
   filmShare: 0.4,
   startWater: 2,
   startPlace: inZones(["lit"], 0.2),
