@@ -77,7 +77,7 @@ function count() {
   };
 }
 
-/** Whatever can be said of the code without running it. */
+/** Whatever can be said quickly of the code without running it. */
 const checks = [
   { title: "Format", args: [bin("prettier/bin/prettier.cjs"), "--check", "."] },
   { title: "Types", args: [bin("astro/astro.js"), "check", "--minimumFailingSeverity", "warning"] },
@@ -86,7 +86,6 @@ const checks = [
     args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
   },
   { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
-  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
 ];
 
 /** What tests leave behind lies in one folder, which goes with this run. */
@@ -105,19 +104,27 @@ mkdirSync(path.join(root, "build/reports"), { recursive: true });
 run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
 // The linter reads types that are made from the pages.
 run("Types of the pages", process.execPath, [bin("astro/astro.js"), "sync"]);
-// The database's compilation takes one core for minutes; formatter, types and linter do not need it.
+// The database's compilation takes one core for minutes; formatter, types and borders do not need it.
 await runTogether([
   ...(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
   ...checks,
 ]);
 if (fresh) noteInstalled();
-run("Unit tests", process.execPath, [
-  bin("vitest/vitest.mjs"),
-  "run",
-  ...(COVERED ? ["--coverage"] : []),
-  "--reporter=default",
-  "--reporter=json",
-  "--outputFile.json=build/reports/unit.json",
+// The linter takes one core for as long as all other checks take together: the unit tests keep the other busy.
+await runTogether([
+  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
+  {
+    title: "Unit tests",
+    args: [
+      bin("vitest/vitest.mjs"),
+      "run",
+      ...(COVERED ? ["--coverage"] : []),
+      "--reporter=default",
+      "--reporter=json",
+      "--outputFile.json=build/reports/unit.json",
+    ],
+    shown: true,
+  },
 ]);
 buildIfNeeded();
 await runTogether(

@@ -6,7 +6,7 @@ test("what was painted stays painted: undo, reload and another window leave the 
   request,
   context,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/log`);
   const base = page.getByRole("checkbox", { name: "Base done" });
   await base.click();
@@ -32,7 +32,7 @@ test("a card ticked while the server cannot be reached is kept over a reload, an
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/log`);
   const base = page.getByRole("checkbox", { name: "Base done" });
   await expect(base).toBeVisible();

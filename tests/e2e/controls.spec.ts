@@ -17,7 +17,7 @@ async function open(page: Page, id: string, tab?: string): Promise<void> {
 }
 
 test("every control of the cloth changes the picture and is kept", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await open(page, id, "Pattern");
   const fields: readonly [label: string, value: string, key: keyof SettParams, stored: number][] = [
     ["Repeats round the band", "8", "periods", 8],
@@ -38,7 +38,7 @@ test("every control of the cloth changes the picture and is kept", async ({ page
 });
 
 test("threads of the real cloth change what is said about its true scale", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await open(page, id, "Pattern");
   // 46 threads at 16 to the centimetre are 29 mm, at 1 : 51 0.56 mm.
   await expect(page.getByText(/The real cloth repeats every 29.mm: 0\.56.mm at 1 : 51/)).toBeVisible();
@@ -51,7 +51,7 @@ test("threads of the real cloth change what is said about its true scale", async
 });
 
 test("stripes are edited in the table, and the text follows", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await open(page, id, "Pattern");
   const count = page.getByLabel("Thread count", { exact: true });
   await page.getByLabel("Threads of stripe 2, D").fill("20");
@@ -76,7 +76,7 @@ test("stripes are edited in the table, and the text follows", async ({ page, req
 });
 
 test("every control of a coat changes the picture", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await open(page, id);
   const nudge = (name: string) => async () => {
     await page.getByRole("slider", { name, exact: true }).focus();
@@ -104,7 +104,7 @@ test("every control of a coat changes the picture", async ({ page, request }) =>
 });
 
 test("a coat of one's own is added, placed, renamed and removed", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await open(page, id);
   await page.getByRole("button", { name: /^Coat 5/ }).click();
   await page.getByRole("button", { name: "Add a coat" }).click();
@@ -149,7 +149,7 @@ test("guides are listed where they lie, and the hand of the job changes the mark
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await open(page, id, "Guides");
   const columns = page.getByRole("table", { name: "Column guides" });
   await expect(columns.getByRole("row")).toHaveCount(51);

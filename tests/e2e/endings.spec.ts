@@ -156,7 +156,7 @@ test("text typed just before the page is closed, or reloaded while an answer is 
   // Closed and reloaded in turn: both at least once.
   const turns = Math.max(2, TURNS);
   test.setTimeout(EACH_MS * (turns + 1));
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   for (let turn = 0; turn < turns; turn++) {
     const text = `Chipped at the left knee ${turn}, seen at the bench`;
     const lateMs = turn % 2 === 1 ? 300 + 700 * Math.random() : 0;
@@ -174,7 +174,7 @@ test("text typed while another window changes the job is offered beside the othe
   request,
 }) => {
   test.setTimeout(EACH_MS * (TURNS + 1));
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   for (let turn = 0; turn < TURNS; turn++) {
     const text = `Hem mended ${turn}, wants a glaze`;
     const page = await context.newPage();

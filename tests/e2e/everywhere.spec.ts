@@ -27,7 +27,7 @@ for (const view of VIEWS)
   });
 
 test("what opens in the palette is usable without sight and mouse", async ({ page, request }) => {
-  await page.goto(`/job/${await demoJob(request)}/palette`);
+  await page.goto(`/job/${await demoJob(request, ["coat-skirt"])}/palette`);
   for (const shown of ["Value ladder", "Goals", "Wells", "Mixes"]) {
     await page.getByRole("button", { name: shown, exact: true }).click();
     await usable(page, shown, "main");
@@ -47,7 +47,7 @@ test("the dialog of a pot is usable without sight and mouse", async ({ page }) =
 });
 
 test("what opens in the coats is usable without sight and mouse", async ({ page, request }) => {
-  await page.goto(`/job/${await demoJob(request)}/coats`);
+  await page.goto(`/job/${await demoJob(request, ["coat-skirt", "satchel", "strap"])}/coats`);
   await ready(page, "coats");
   for (const tab of ["Pattern", "Guides", "Wear", "Plan backwards", "Variants"]) {
     await page.getByRole("tab", { name: tab }).click();
@@ -127,7 +127,7 @@ test("the server refuses foreign hosts and origins, wrong and oversized bodies, 
 });
 
 test("stages are reached and worked by keyboard alone", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/brief`);
   await page.getByRole("button", { name: /^3 Coats/ }).focus();
   await page.keyboard.press("Enter");
@@ -145,7 +145,7 @@ test("stages are reached and worked by keyboard alone", async ({ page, request }
 });
 
 test("on a tablet the side columns become drawers", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.setViewportSize({ width: 820, height: 1180 });
   await page.goto(`/job/${id}/coats`);
   await fine(page);
@@ -166,7 +166,7 @@ test("on a tablet the side columns become drawers", async ({ page, request }) =>
 });
 
 test("on a phone the bench shows its card first and fits", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`/job/${id}/bench`);
   const card = page.getByRole("article", { name: "Card 1, Base" });

@@ -39,7 +39,7 @@ test("a surface is seated, the lamp turned, and both change where its light fall
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt", "satchel"]);
   await page.goto(`/job/${id}/coats`);
   await choose(page, "Satchel");
   await page.getByRole("button", { name: "Light map" }).click();
@@ -70,7 +70,7 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt", "gloves"]);
   await page.goto(`/job/${id}/check`);
   await choose(page, "Gloves");
   await page.getByRole("button", { name: "Whole figure" }).click();
@@ -99,7 +99,7 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
 });
 
 test("a body is chosen and posed; without one its pieces lie aside", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt", "satchel"]);
   await page.goto(`/job/${id}/brief`);
   await page.getByRole("button", { name: "Whole figure" }).click();
   const standing = await figureSeen(page);
@@ -123,7 +123,7 @@ test("a body is chosen and posed; without one its pieces lie aside", async ({ pa
 });
 
 test("the figure goes out as a textured form that another reader finds right", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt", "strap"]);
   await page.goto(`/job/${id}/check`);
   await page.getByRole("button", { name: "Whole figure" }).click();
   const download = page.waitForEvent("download");

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, test, type APIRequestContext, type Locator, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { demoJob, fine, otherPixels, pixels, samePixels } from "./support";
 
@@ -26,10 +26,10 @@ const SMALL = { width: 1000, height: 640 } as const;
 const pieceOn = (page: Page): Locator =>
   page.getByRole("img", { name: "The surface, simulated, on its form" });
 
+const gloves = (request: APIRequestContext) => demoJob(request, ["gloves"]);
+
 async function openGloves(page: Page, id: string): Promise<void> {
   await page.goto(`/job/${id}/coats`);
-  await page.getByRole("combobox", { name: /^Surface: / }).click();
-  await page.getByRole("option", { name: "Gloves", exact: true }).click();
   await expect(page.locator('[data-testid="specimen"][data-settled="true"]')).toBeVisible();
 }
 
@@ -49,7 +49,7 @@ test("a surface opens on its form, and the moving view looks as its still pictur
   context,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await gloves(request);
   const other = await context.newPage();
   await other.addInitScript(withoutGraphics);
   for (const one of [page, other]) {
@@ -79,7 +79,7 @@ test("a piece comes nearer and stands at true size, and the next surface opens a
 }) => {
   await page.setViewportSize(SMALL);
   await page.addInitScript(nothingChosen);
-  await openGloves(page, await demoJob(request));
+  await openGloves(page, await gloves(request));
   await expect(page.getByRole("button", { name: "Lit", exact: true })).toHaveAttribute(
     "aria-pressed",
     "true",
@@ -110,7 +110,7 @@ test("where the browser cannot draw in space, still pictures show the piece from
   request,
 }) => {
   await page.addInitScript(withoutGraphics);
-  await openGloves(page, await demoJob(request));
+  await openGloves(page, await gloves(request));
   await page.getByRole("button", { name: "On its form" }).click();
   const form = page.getByRole("group", { name: /The surface on its form/ });
   const still = form.getByRole("img", { name: "The surface, simulated, on its form" });
@@ -141,9 +141,7 @@ test("the place of a coat lies over the picture while it is set, and as long as 
   page,
   request,
 }) => {
-  await page.goto(`/job/${await demoJob(request)}/coats`);
-  await page.getByRole("combobox", { name: /^Surface: / }).click();
-  await page.getByRole("option", { name: "Shoulder strap", exact: true }).click();
+  await page.goto(`/job/${await demoJob(request, ["strap"])}/coats`);
   await fine(page);
   await page.getByRole("button", { name: /^Coat 2/ }).click();
   await fine(page);

@@ -24,7 +24,7 @@ test("a gradient between two mixes is even to the eye, and its steps are taken o
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const question = await open(page, id, "Draw the gradient between these two");
   await choose(page, question, "From", "Deep tarn");
   await choose(page, question, "To", "Straw");
@@ -50,7 +50,7 @@ test("what must lie under a glaze is told, with a mix for it, or that nothing re
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const question = await open(page, id, "What must lie under this glaze?");
   await expect(question.getByText(/This must lie below: #[0-9a-f]{6}/)).toBeVisible();
   await question.getByRole("button", { name: "Find a mix for below" }).click();
@@ -66,7 +66,7 @@ test("a painter without a pot gets a substitute, takes it over, and the coats th
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const before = await storedJob(request, id);
   const question = await open(page, id, "What replaces a pot I lack?");
   await choose(page, question, "The pot I lack", "Rust Red");
@@ -84,7 +84,7 @@ test("a painter without a pot gets a substitute, takes it over, and the coats th
 });
 
 test("coats to cover are counted, and other eyes are asked", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const cover = await open(page, id, "How many coats to cover?");
   await choose(page, cover, "Mix", "Straw");
   await choose(page, cover, "Over", "black primer");
@@ -100,7 +100,7 @@ test("a mix for a colour is searched over every pot at hand, and taken over with
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/palette`);
   const question = page.getByRole("region", { name: "What do I mix for this colour?" });
   await question.getByLabel("Colour", { exact: true }).fill("lab(52 -14 18)");
@@ -126,7 +126,7 @@ test("a glaze is found for three tones, and one mix is shown as a gradient of it
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const glaze = await open(page, id, "Which glaze carries these tones?");
   await glaze.getByRole("button", { name: "Find glazes" }).click();
   await expect(glaze.getByText(/, \d+ : 1, \d coats?/).first()).toBeVisible();
@@ -144,7 +144,7 @@ test("a well is begun from a mix, steered to a tone, and its drops are what the 
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/palette`);
   const card = page.getByRole("region", { name: "Mix Straw", exact: true });
   await expect(card.getByText(/^For Straw boxes: drops \d+ Straw, \d+ Shell/)).toBeVisible();
@@ -174,7 +174,7 @@ test("a well is begun from a mix, steered to a tone, and its drops are what the 
 });
 
 test("goals come from a picture: main colours, a point, and grey set right", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/palette`);
   await page.getByRole("button", { name: "Goals" }).click();
   const input = page.getByLabel("Reference picture");
@@ -227,7 +227,7 @@ test("goals come from a picture: main colours, a point, and grey set right", asy
 });
 
 test("the value ladder shows every mix against its goal", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/palette`);
   await page.getByRole("button", { name: "Value ladder" }).click();
   const ladder = page.getByRole("region", { name: "Value ladder" });

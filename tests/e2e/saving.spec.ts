@@ -8,7 +8,7 @@ import type { Job } from "../../src/core/job";
 import { demoJob, fine, put, saved, storedJob } from "./support";
 
 test("a reload comes back to the same place, with undo still there", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/brief`);
   await put(page, "Round the hem", "60");
   await page.getByRole("button", { name: /^3 Coats/ }).click();
@@ -27,7 +27,7 @@ test("a reload comes back to the same place, with undo still there", async ({ pa
 });
 
 test("text is kept while it is typed, not only when the field is left", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/brief`);
   await page.getByLabel("Notes").fill("The hem is chipped at the left knee.");
   await expect(async () =>
@@ -40,7 +40,7 @@ test("text is kept while it is typed, not only when the field is left", async ({
 });
 
 test("two windows on one job do not overwrite each other in silence", async ({ browser, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   // Two contexts cannot hear each other, as on two machines.
   const [one, other] = await Promise.all([browser.newPage(), browser.newPage()]);
   await one.goto(`/job/${id}/brief`);
@@ -67,7 +67,7 @@ test("two windows on one job do not overwrite each other in silence", async ({ b
 });
 
 test("two windows of one browser follow each other", async ({ context, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const [one, other] = [await context.newPage(), await context.newPage()];
   await one.goto(`/job/${id}/brief`);
   await other.goto(`/job/${id}/brief`);
@@ -77,7 +77,7 @@ test("two windows of one browser follow each other", async ({ context, request }
 });
 
 test("edits made while the server is away are kept and saved when it is back", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/brief`);
   await page.route("**/api/jobs/*", (route) =>
     route.request().method() === "PUT" ? route.abort() : route.continue(),
@@ -146,7 +146,7 @@ test("a server killed in the middle of edits loses at most the one under way, ne
 });
 
 test("thirty quick edits leave the picture of the last one", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/coats`);
   await fine(page);
   await page.getByRole("button", { name: /^Coat 7/ }).click();

@@ -4,11 +4,24 @@ import { expect, type APIRequestContext, type Locator, type Page } from "@playwr
 import type { AxeResults } from "axe-core";
 import type { History, Job } from "../../src/core/job";
 
-/** A fresh copy of the demo job, so that tests do not meet each other's edits. */
-export async function demoJob(request: APIRequestContext): Promise<string> {
+/**
+ * A fresh copy of the demo job, so that tests do not meet each other's edits.
+ * @param kept ids of the surfaces it keeps, where a test looks at these alone: the others need not be painted and judged
+ *   for it every time a page opens, which is most of the time a test takes
+ */
+export async function demoJob(request: APIRequestContext, kept?: readonly string[]): Promise<string> {
   const response = await request.post("/api/jobs", { data: { from: "demo" } });
   expect(response.status()).toBe(201);
-  return ((await response.json()) as { job: Job }).job.id;
+  const { job, revision } = (await response.json()) as { job: Job; revision: number };
+  if (!kept) return job.id;
+  const surfaces = job.surfaces.filter(({ id }) => kept.includes(id));
+  expect(surfaces.map(({ id }) => id)).toEqual(kept);
+  const touching = job.touching.filter((pair) => pair.every((id) => kept.includes(id)));
+  const put = await request.put(`/api/jobs/${job.id}`, {
+    data: { job: { ...job, surfaces, touching }, revision },
+  });
+  expect(put.status()).toBe(200);
+  return job.id;
 }
 
 export async function storedJob(request: APIRequestContext, id: string): Promise<Job> {

@@ -79,7 +79,7 @@ test.describe("the whole way", () => {
 });
 
 test("impossible sizes are refused with the reason, and stay as typed", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/brief`);
   await put(page, "Round the hem", "120");
   await expect(page.getByRole("alert")).toContainText("can widen or narrow by 67.7 mm at most");
@@ -95,7 +95,7 @@ test("impossible sizes are refused with the reason, and stay as typed", async ({
 });
 
 test("a thread count says where it is wrong and keeps what was typed", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/coats`);
   await page.getByRole("tab", { name: "Pattern" }).click();
   const field = page.getByLabel("Thread count", { exact: true });
@@ -114,7 +114,7 @@ test("repeats that do not close are told, and one click takes the nearest whole 
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/coats`);
   await page.getByRole("tab", { name: "Pattern" }).click();
   await page.getByLabel("Repeats round the band").fill("8.6");
@@ -133,7 +133,7 @@ test("changing, reordering and holding back coats changes the picture, and undo 
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/coats`);
   const first = await pixels(page);
   await page.getByRole("button", { name: /^Coat 7, Rust lines/ }).click();
@@ -162,7 +162,7 @@ test("changing, reordering and holding back coats changes the picture, and undo 
 });
 
 test("the section shows films under its line and chooses a coat", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/coats`);
   await fine(page);
   await expect(page.getByText(/films drawn \d+ × thicker/)).toBeVisible();
@@ -188,7 +188,7 @@ test("the section shows films under its line and chooses a coat", async ({ page,
 });
 
 test("the check's remedy mends the design in one click", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/check`);
   const finding = page.getByRole("article", { name: "Look: Coat skirt, Rust lines" });
   await expect(finding).toContainText("1 pass at 2 : 1 over dark reaches");
@@ -203,7 +203,7 @@ test("the bench prints cards and gauge, and the log stays after a reload", async
   page,
   request,
 }, info) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/bench`);
   await page.getByRole("button", { name: /Rust lines/ }).click();
   await expect(page.getByText("6 brush-loads Rust Red, 2 brush-loads Buoy Orange")).toBeVisible();
@@ -232,7 +232,7 @@ test("the bench prints cards and gauge, and the log stays after a reload", async
 });
 
 test("the palette answers what to mix, and the answer is taken over", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   const halfTone = (job: Job) => job.mixes.find((mix) => mix.name.startsWith("Half-tone"))!.parts;
   const before = halfTone(await storedJob(request, id));
   await page.goto(`/job/${id}/palette`);
@@ -247,7 +247,7 @@ test("the palette answers what to mix, and the answer is taken over", async ({ p
 });
 
 test("a pot of one's own goes on the shelf and into a mix", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/palette`);
   await page.getByRole("button", { name: "Add a pot" }).click();
   const dialog = page.getByRole("dialog");

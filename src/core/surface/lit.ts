@@ -35,7 +35,13 @@ export function coarsened(grid: SurfaceGrid, finestMm: number): Coarse {
 }
 
 /** Steepest rise of the ground seen from each cell in one direction, as a tangent; at least `least`. */
-export function horizonOf(coarse: Coarse, dx: number, dy: number, reachMm: number, least: number): Float32Array {
+export function horizonOf(
+  coarse: Coarse,
+  dx: number,
+  dy: number,
+  reachMm: number,
+  least: number,
+): Float32Array {
   const { relief, width, height, pitchMm } = coarse;
   const out = new Float32Array(relief.length).fill(least);
   // Steps grow with distance: what is far needs to be looked at less closely.
