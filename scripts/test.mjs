@@ -51,7 +51,6 @@ const FIRST_HALF = [
   "start",
   "surfaces",
   "patterns",
-  "on-its-form",
   "few-clicks",
 ].map((name) => `${name}.spec.ts`);
 const specs = readdirSync(path.join(root, "tests/e2e")).filter((name) => name.endsWith(".spec.ts"));

@@ -15,6 +15,7 @@ import { offerSeat } from "./figure/offer";
 import type { Painter } from "./painter";
 import { hashText } from "./random";
 import { forms, type FormId } from "./surface/forms";
+import { USUAL_VOLUMES } from "./surface/volumes/materials";
 import { USUAL_WEAR } from "./surface/wear";
 
 /** Height of the eyes of a new figure, mm. */
@@ -76,6 +77,7 @@ export function newPlainSurface(
     variants: [],
     relief: null,
     wear: USUAL_WEAR,
+    volumes: { ...USUAL_VOLUMES, material: forms[formId].material ?? USUAL_VOLUMES.material },
     seed,
   };
 }

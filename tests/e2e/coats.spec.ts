@@ -1,7 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import { encode } from "fast-png";
 import { hexToLab } from "../../src/core/colour/spaces";
-import { demoJob, fine, otherPixels, pixels, put, saved, storedJob } from "./support";
+import { demoJob, fine, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
 
 /** Opens a surface of a fresh demo in the Coats stage, and keeps only what else is named. */
 async function openSurface(
@@ -114,6 +114,32 @@ test("the surface is seen on its form, from across the table, under a moved lamp
   await form.focus();
   for (let turn = 0; turn < 5; turn++) await page.keyboard.press("ArrowRight");
   await expect(async () => expect(await shot()).not.toBe(front)).toPass();
+});
+
+test("the value plan follows the material, and a coat keeps to some of its steps", async ({
+  page,
+  request,
+}) => {
+  const id = await openSurface(page, request, "Gloves", ["gloves"]);
+  const painted = await pixels(page);
+  await page.getByRole("button", { name: "Value plan" }).click();
+  const leather = await otherPixels(page, painted);
+  await page.getByRole("button", { name: /^1 Brief/ }).click();
+  await page.getByRole("combobox", { name: "Made of" }).click();
+  await page.getByRole("option", { name: "Dull cloth" }).click();
+  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await otherPixels(page, leather);
+  await page.getByRole("button", { name: "Colour", exact: true }).click();
+  await samePixels(page, painted);
+  await page.getByRole("button", { name: /^Coat 2/ }).click();
+  await page.getByRole("switch", { name: "Only in some steps of light" }).click();
+  const kept = await otherPixels(page, painted);
+  await page.getByRole("slider", { name: "Steps from" }).press("ArrowLeft");
+  await otherPixels(page, kept);
+  await saved(page);
+  const { place } = (await surfaceOf(request, id, "gloves")).coats[1]!;
+  expect(place).toMatchObject({ kind: "zones", values: { to: 1, fade: 0.1 } });
+  expect(place.kind === "zones" && place.values!.from).toBeCloseTo(0.4);
 });
 
 test("an outline is drawn by keyboard, corner by corner, and the coat keeps to it", async ({

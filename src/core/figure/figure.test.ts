@@ -134,6 +134,26 @@ describe("light on a figure's pieces", () => {
     expect(lightOf(bodiless, surfaceOf(bodiless, "satchel")).room()).toBeNull();
   });
 
+  it("lays anew what follows it when the lamp is turned, and nothing else", () => {
+    const satchel = surfaceOf(job, "satchel");
+    const [first, second, third] = satchel.coats;
+    const coats = [
+      { ...first!, place: { kind: "everywhere" } as const },
+      { ...second!, place: inZones(["lit"], 0.2) },
+      { ...third!, place: inZones([], 0, { values: { from: 0.6, to: 1, fade: 0.1 } }) },
+      { ...first!, technique: { id: "airbrush", version: 1, params: {} }, place: inZones(["raised"], 0) },
+    ];
+    const turned = changeFigure(job, figure.id, { lamp: { fromDeg: 20, heightDeg: 30 } });
+    const same = coats.map(
+      (coat) => filmKey(job, satchel, coat, 0.1) === filmKey(turned, surfaceOf(turned, "satchel"), coat, 0.1),
+    );
+    expect(same).toEqual([true, false, false, false]);
+    // What a piece is made of moves the steps of its value plan, and only what keeps to them.
+    const woolen = { ...satchel, volumes: { ...satchel.volumes, material: "wool" as const } };
+    const kept = coats.map((coat) => filmKey(job, satchel, coat, 0.1) === filmKey(job, woolen, coat, 0.1));
+    expect(kept).toEqual([true, true, false, true]);
+  });
+
   it("comes to each piece from where the lamp stands as the piece is seated", () => {
     const [x, y, z] = lampInRoom(figure);
     const own = lightOf(job, surfaceOf(job, "coat-skirt")).room()!.lampInForm;

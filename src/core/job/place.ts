@@ -21,6 +21,16 @@ const outline = fields({
 /** A closed line drawn round a place. */
 export type Outline = Shape<typeof outline>;
 
+const values = fields({
+  from: size(0, 1),
+  to: size(0, 1),
+  /** Over how much of the plan either border fades. */
+  fade: size(0, 1),
+});
+
+/** A stretch of a surface's value plan. */
+export type ValueSpan = Shape<typeof values>;
+
 export const MARK_SIDES = ["inside", "outside", "border"] as const;
 
 const near = fields({
@@ -42,6 +52,8 @@ const zonePlace = fields({
   span: span.nullable().defined(),
   outline: outline.nullable().defined(),
   near: near.nullable().defined(),
+  /** A stretch of the surface's value plan, from its deepest shadow, 0, to its highest light, 1. */
+  values: values.nullable().defined(),
 });
 /** Places that belong to all of these at once. */
 export type ZonePlace = Shape<typeof zonePlace>;
@@ -70,5 +82,6 @@ export const inZones = (zones: readonly Zone[], fade: number, more: Partial<Zone
   span: null,
   outline: null,
   near: null,
+  values: null,
   ...more,
 });

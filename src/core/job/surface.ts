@@ -1,5 +1,6 @@
 import { boolean, mixed, string, type MixedSchema } from "yup";
-import { contentId, fields, id, listOf, name, record, size, text, whole, type Shape } from "../shape";
+import { contentId, fields, id, listOf, name, one, record, size, text, whole, type Shape } from "../shape";
+import { MATERIAL_IDS } from "../surface/volumes/materials";
 import { placeSchema } from "./place";
 import { seatSchema } from "./seat";
 
@@ -85,6 +86,16 @@ const wear = fields({
 /** How much each cause wears a surface, %. */
 export type WearSettings = Shape<typeof wear>;
 
+/** How much a surface is to be looked at. */
+export const IMPORTANCES = ["looked-at", "usual", "quiet"] as const;
+
+const volumes = fields({
+  material: one(MATERIAL_IDS),
+  importance: one(IMPORTANCES),
+});
+/** What the lights and shadows of a surface follow, besides the light itself. */
+export type Volumes = Shape<typeof volumes>;
+
 /** One panel of a figure. */
 export const surfaceSchema = fields({
   id: id(),
@@ -103,6 +114,8 @@ export const surfaceSchema = fields({
   relief: relief.nullable().defined(),
   /** Where it wears: what the zone "worn" follows. */
   wear,
+  /** What it is made of and how much it is looked at: what its value plan follows. */
+  volumes,
   seed: whole(0, 2 ** 31),
 });
 

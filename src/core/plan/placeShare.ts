@@ -54,7 +54,15 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
   const chain = chainOf(surface, coat);
   const marks = chain.map((one) => [one.technique, one.place, one.passes, one.water, one.seed]);
   const key = JSON.stringify([
-    ...[surface.form, surface.seed, reliefKey(surface), surface.wear, lightOf(job, surface).key, place],
+    ...[
+      surface.form,
+      surface.seed,
+      reliefKey(surface),
+      surface.wear,
+      surface.volumes,
+      lightOf(job, surface).key,
+      place,
+    ],
     ...(chain.length > 0 ? [job.hand, marks] : []),
   ]);
   const known = shares.get(key);

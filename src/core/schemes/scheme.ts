@@ -1,4 +1,5 @@
-import { inZones, type Place } from "../job";
+import { inZones, type Place, type Volumes } from "../job";
+import type { MaterialId } from "../surface/volumes/materials";
 import type { TechniqueId } from "../techniques";
 
 /** What a surface is made of: the first question. */
@@ -76,6 +77,21 @@ export interface SchemeDefinition<Tone extends string = string> {
 export const defineScheme = <Tone extends string>(
   definition: SchemeDefinition<Tone>,
 ): SchemeDefinition<Tone> => definition;
+
+/** How light spreads over each material. */
+export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
+  leather: "leather",
+  wool: "wool",
+  "worn cloth": "dull-cloth",
+  velvet: "pile-cloth",
+  "plain cloth": "dull-cloth",
+};
+/** How much a surface of a look is to be looked at. */
+export const IMPORTANCE_OF: Readonly<Record<Look, Volumes["importance"]>> = {
+  quiet: "quiet",
+  plain: "usual",
+  striking: "looked-at",
+};
 
 /** How far the steps of lightness reach, against a plain surface. */
 export const CONTRAST: Readonly<Record<Look, number>> = { quiet: 0.55, plain: 1, striking: 1.3 };

@@ -5,10 +5,11 @@ import { compareMixes, tryAllMixes, type FoundMix } from "../colour/search";
 import type { SeenAs } from "../colour/seenAs";
 import { hexToLab, labToHex, spectrumToLab, type Triple } from "../colour/spaces";
 import { hexToSpectrum } from "../colour/spectrum";
-import type { Coat, Job, Mix, MixPart, Paint, Surface } from "../job";
+import type { Coat, Job, Mix, MixPart, Paint, Surface, Volumes } from "../job";
 import { planBackwards, type FilmAbove } from "../plan/backwards";
 import { hashText } from "../random";
 import { techniques } from "../techniques";
+import { IMPORTANCE_OF, LIGHT_AS } from "./scheme";
 import type { SchemeAnswers, SchemeCoat, SchemeDefinition, SchemeRoom, SchemeTone } from "./scheme";
 import { figureOf } from "../job";
 
@@ -118,6 +119,8 @@ export interface FoundTone {
 
 /** A scheme worked out for one surface: its tones as mixes of owned pots, and its coats. */
 export interface StartPlan {
+  /** What the surface is made of from then on, and how much it is to be looked at. */
+  readonly volumes: Volumes;
   readonly tones: readonly FoundTone[];
   readonly coats: readonly SchemeCoat[];
 }
@@ -191,7 +194,8 @@ export function* startSteps(
       difference: mix?.difference ?? 0,
     });
   }
-  return { tones: tones.map(([key]) => found.get(key)!), coats };
+  const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
+  return { volumes, tones: tones.map(([key]) => found.get(key)!), coats };
 }
 
 /** Films of clear tones that come to lie over a tone once it was last used, and reach what stands out. */
@@ -278,7 +282,7 @@ export function startSurface(job: Job, surfaceId: string, plan: StartPlan): Job 
     ...job,
     mixes,
     surfaces: job.surfaces.map((one) =>
-      one.id === surfaceId ? { ...one, pattern: null, coats, parked: [] } : one,
+      one.id === surfaceId ? { ...one, volumes: plan.volumes, pattern: null, coats, parked: [] } : one,
     ),
   };
 }

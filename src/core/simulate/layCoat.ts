@@ -30,7 +30,11 @@ export function marksOf(
   const { place } = coat;
   switch (place.kind) {
     case "zones":
-      return { kind: "field", hollowsOnly: false, place: { ...place, wear: wearOf(surface) } };
+      return {
+        kind: "field",
+        hollowsOnly: false,
+        place: { ...place, wear: wearOf(surface), volumes: surface.volumes },
+      };
     case "everywhere":
     case "hollows":
       return { kind: "field", hollowsOnly: place.kind === "hollows" };
@@ -46,7 +50,8 @@ const OF_LIGHT: readonly Zone[] = ["lit", "shaded", "sheltered"];
 
 /** Whether a place changes with the light the surface stands in. */
 function placeFollowsLight({ pattern }: Surface, place: Place): boolean {
-  if (place.kind === "zones") return place.zones.some((zone) => OF_LIGHT.includes(zone));
+  if (place.kind === "zones")
+    return place.values !== null || place.zones.some((zone) => OF_LIGHT.includes(zone));
   if (place.kind !== "pattern" || !pattern) return false;
   return familyOf(pattern).followsLight?.(place.key) ?? false;
 }
@@ -69,6 +74,7 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
     surface.seed,
     surface.relief,
     followsWear(place) ? surface.wear : null,
+    place.kind === "zones" && place.values ? surface.volumes : null,
     pattern,
     technique,
     water,

@@ -168,7 +168,7 @@ const kept = new Map<string, SampledSurface>();
 
 /** What a surface's look depends on, as a text. */
 function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
-  const { form, seed, wear, pattern, coats } = surface;
+  const { form, seed, wear, volumes, pattern, coats } = surface;
   const mixes = [...new Set(coats.map(({ mixId }) => mixId))].map((id) => mixById(job, id)?.parts ?? null);
   const pots = new Set(mixes.flatMap((parts) => parts?.map(({ paintId }) => paintId) ?? []));
   const looks = paints.filter(({ id }) => pots.has(id));
@@ -178,6 +178,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
     seed,
     reliefKey(surface),
     wear,
+    volumes,
     pattern,
     coats,
     mixes,

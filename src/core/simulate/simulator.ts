@@ -1,8 +1,10 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { filmTable } from "../colour/film";
+import { labToHex } from "../colour/spaces";
 import { figureOf, activeCoats, mixById, type Job, type Paint } from "../job";
 import type { SurfaceGrid } from "../surface/grid";
 import { fieldsOf } from "../surface/fields";
+import { stepCount, stepLightness, valuePlan } from "../surface/volumes/valuePlan";
 import { wearMap } from "../surface/wear";
 import type { Compositor } from "./compositor";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
@@ -22,7 +24,7 @@ export interface SpecimenRequest {
   readonly upTo: number | null;
   readonly lit: boolean;
   /** Show a map instead of the paint: how much of the lamp's light each place gets, or how much it wears. */
-  readonly map?: "light" | "wear" | null;
+  readonly map?: "light" | "wear" | "values" | null;
   /** Lay the place of this coat over the picture as a veil; null or left out for none. */
   readonly veilCoatId?: string | null;
   /** Most cells of the full picture; two million where left out. */
@@ -157,6 +159,7 @@ function showAs(request: SpecimenRequest, laid: LaidSurface, rgba: Uint8ClampedA
   const { grid } = laid;
   if (request.map === "light") showLight(grid, rgba);
   if (request.map === "wear") showWear(grid, rgba, request);
+  if (request.map === "values") showValues(grid, rgba, request);
   const surface = surfaceOf(request);
   const veiled =
     surface && request.veilCoatId ? goesOn(request.job, surface, laid, request.veilCoatId) : null;
@@ -180,4 +183,20 @@ function showWear(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: SpecimenR
   const worn = wearMap(grid, surface.wear, surface.seed);
   for (let at = 0; at < worn.length; at++)
     rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = Math.round(46 + 204 * worn[at]!);
+}
+
+/** The value plan: each step of light in a grey of its own. */
+function showValues(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: SpecimenRequest): void {
+  const surface = surfaceOf(request);
+  if (!surface) return;
+  const { volumes } = surface;
+  const plan = valuePlan(grid, volumes);
+  const count = stepCount(volumes, figureOf(request.job, surface).standard);
+  const greys = stepLightness(volumes, count).map((lightness) =>
+    parseInt(labToHex([lightness, 0, 0]).slice(1, 3), 16),
+  );
+  for (let at = 0; at < plan.length; at++) {
+    const step = Math.min(count - 1, Math.floor(plan[at]! * count));
+    rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = greys[step]!;
+  }
 }

@@ -1,14 +1,21 @@
-import type { NearMarks, Outline, ZonePlace, Span } from "../job";
+import type { NearMarks, Outline, ZonePlace, Span, Volumes } from "../job";
 import { clamp, smoothstep } from "../units";
 import { blurMm } from "./blur";
 import { coarseSize, grow } from "./coarse";
 import type { SurfaceGrid } from "./grid";
+import { USUAL_VOLUMES } from "./volumes/materials";
+import { valueMember, valuePlan } from "./volumes/valuePlan";
 import { zoneWeights, type WearOf } from "./zones";
 
 /** A place to paint: all its parts at once. */
-export interface WornPlace extends Pick<ZonePlace, "zones" | "fade" | "fall" | "span" | "outline" | "near"> {
+export interface WornPlace extends Pick<
+  ZonePlace,
+  "zones" | "fade" | "fall" | "span" | "outline" | "near" | "values"
+> {
   /** Where the surface wears; the usual wear where left out. */
   readonly wear?: WearOf;
+  /** What the value plan follows; a usual surface of dull cloth where left out. */
+  readonly volumes?: Volumes;
 }
 
 /** A hard border still wavers over about this width, mm. */
@@ -79,6 +86,7 @@ export function weightsOfPlace(
   const out = zoneWeights(grid, place.zones, 0, place.wear);
   const members: ((at: number) => number)[] = [];
   if (place.span) members.push(spanMember(grid, place.span));
+  if (place.values) members.push(valueMember(valuePlan(grid, place.volumes ?? USUAL_VOLUMES), place.values));
   if (place.outline) {
     const drawn = outlineWeights(grid, place.outline);
     members.push((at) => drawn[at]!);

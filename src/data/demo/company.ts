@@ -9,6 +9,7 @@ import { schemes, type SchemeId } from "../../core/schemes";
 import type { SchemeAnswers } from "../../core/schemes/scheme";
 import { planStart, startSurface } from "../../core/schemes/start";
 import { forms, type FormId } from "../../core/surface/forms";
+import { USUAL_VOLUMES } from "../../core/surface/volumes/materials";
 import { USUAL_WEAR } from "../../core/surface/wear";
 import { ferrySergeant } from "./ferrySergeant";
 import { demoShelf } from "./shelf";
@@ -53,6 +54,7 @@ const bare = ({
   variants: [],
   relief: null,
   wear: USUAL_WEAR,
+  volumes: USUAL_VOLUMES,
   seed,
 });
 

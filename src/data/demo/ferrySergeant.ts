@@ -99,6 +99,7 @@ const SKIRT: Surface = {
   variants: [],
   relief: null,
   wear: USUAL_WEAR,
+  volumes: { material: "dull-cloth", importance: "looked-at" },
   seed: 7,
 };
 

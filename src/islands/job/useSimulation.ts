@@ -147,7 +147,7 @@ export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: strin
     surfaceId,
     upTo,
     lit: light === "lit",
-    map: light === "light" || light === "wear" ? light : null,
+    map: light === "light" || light === "wear" || light === "values" ? light : null,
     veilCoatId,
     viewMm: distanceMm,
     mostCells: shown.mostCells,

@@ -5,6 +5,7 @@ import { fromVersion1 } from "./steps/fromVersion1";
 import { fromVersion2 } from "./steps/fromVersion2";
 import { fromVersion3 } from "./steps/fromVersion3";
 import { fromVersion4 } from "./steps/fromVersion4";
+import { fromVersion5, withValues } from "./steps/fromVersion5";
 
 /** What brings a job of one version to the next, by the version it comes from. */
 const steps: Readonly<Record<number, Step>> = {
@@ -12,6 +13,7 @@ const steps: Readonly<Record<number, Step>> = {
   2: fromVersion2,
   3: fromVersion3,
   4: fromVersion4,
+  5: fromVersion5,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */
@@ -24,7 +26,13 @@ function patternOf(use: unknown): unknown {
 
 /** A scheme of the painter's own with its pattern in its family's newest shape. */
 export const upgradeOwnScheme = (value: unknown): unknown =>
-  isFields(value) && "pattern" in value ? { ...value, pattern: patternOf(value.pattern) } : value;
+  isFields(value)
+    ? {
+        ...value,
+        ...("pattern" in value ? { pattern: patternOf(value.pattern) } : {}),
+        ...("coats" in value ? { coats: each(value.coats, withValues) } : {}),
+      }
+    : value;
 
 const withPatterns = (job: Fields): Fields => ({
   ...job,

@@ -55,6 +55,7 @@ export const bag = defineForm({
   label: "Bag or satchel",
   about: "The front of a filled bag with seams, a flap and folds from its corners.",
   worn: { seats: ["left-hip", "right-hip", "back", "left-flank"], by: "top", how: "on" },
+  material: "leather",
   params,
   problems(values) {
     const found = sizeProblems(params, values);

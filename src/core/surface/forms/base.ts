@@ -107,6 +107,7 @@ export const base = defineForm({
   label: "Round or oval base",
   about: "The top of a base: uneven ground with stones set into it.",
   worn: { seats: ["base"], by: "foot", how: "on" },
+  material: "stone",
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -120,6 +120,7 @@ export const dome = defineForm({
   label: "Helmet, hood or shoulder",
   about: "A dome with a collar, laid flat as a disc: areas are true, lengths near the rim are stretched.",
   worn: { seats: ["head", "hull", "back"], by: "top", how: "round" },
+  material: "shell",
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -1,6 +1,7 @@
 import type { Problem } from "../../errors";
 import type { SeatId } from "../../job";
 import type { ParamSpecs, ParamValues } from "../../params";
+import type { MaterialId } from "../volumes/materials";
 
 /** A point on a flat development, mm; y grows downwards, as on the page. */
 export type FlatPoint = readonly [xMm: number, yMm: number];
@@ -76,6 +77,8 @@ export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly label: string;
   readonly about: string;
   readonly worn: Worn;
+  /** What such a piece is mostly made of; dull cloth where left out. */
+  readonly material?: MaterialId;
   readonly params: S;
   /** Sizes that earlier versions did not have, each at what leaves such a piece as it was. */
   readonly added?: Readonly<Partial<Record<keyof S & string, number>>>;

@@ -49,6 +49,7 @@ export const glove = defineForm({
   label: "Glove or hand",
   about: "The back of a hand: knuckles that stand out, creases behind them, fingers parted by grooves.",
   worn: { seats: ["right-hand", "left-hand"], by: "foot", how: "round" },
+  material: "leather",
   params,
   problems(values) {
     const found = sizeProblems(params, values);

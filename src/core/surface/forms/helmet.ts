@@ -249,6 +249,7 @@ export const helmet = defineForm({
   label: "Helmet with band and visor",
   about: "A dome, a riveted band, a flared part with slits or vents; laid flat as a disc of the same area.",
   worn: { seats: ["head"], by: "top", how: "round" },
+  material: "shell",
   params,
   problems,
   build(values, seed) {

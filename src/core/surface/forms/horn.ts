@@ -150,6 +150,7 @@ export const horn = defineForm({
   label: "Horn, claw or tusk",
   about: "A tapering, curved piece, ringed or smooth, with fibres along it.",
   worn: { seats: ["head", "tail", "hull"], by: "foot", how: "round" },
+  material: "shell",
   params,
   problems,
   build(values, seed) {

@@ -110,6 +110,7 @@ export const strap = defineForm({
   label: "Strap or belt",
   about: "A long narrow piece with rounded edges; plain or of strands, creased where it bends.",
   worn: { seats: ["chest", "waist", "back", "hull"], by: "middle", how: "bent" },
+  material: "leather",
   params,
   added: { stitchMm: 0, holes: 0 },
   problems(values) {

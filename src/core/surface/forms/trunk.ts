@@ -178,6 +178,7 @@ export const trunk = defineForm({
   label: "Torso, limb or beast's body",
   about: "Bare skin, scales or hide: thicker and thinner along its length, with muscles and a middle line.",
   worn: { seats: ["back", "waist", "hull", "left-leg", "tail"], by: "top", how: "round" },
+  material: "skin",
   params,
   problems,
   build(values, seed) {

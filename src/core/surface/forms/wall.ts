@@ -66,6 +66,7 @@ export const wall = defineForm({
   label: "Stone wall",
   about: "Courses of stones with joints between them, faces uneven and edges worn.",
   worn: { seats: ["wall", "left-flank", "right-flank", "hull", "back"], by: "foot", how: "on" },
+  material: "stone",
   params,
   problems(values) {
     const found = sizeProblems(params, values);

@@ -24,6 +24,7 @@ import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
 import { SheetDrawing } from "./SheetDrawing";
 import { Touching } from "./Touching";
+import { VolumesForm } from "./VolumesForm";
 
 const column = { width: 300, flexShrink: 0, overflow: "auto", bgcolor: "background.paper" } as const;
 
@@ -233,6 +234,7 @@ export function BriefStage() {
             <SizesForm surface={surface} definition={definition} problems={problems} onActive={setActive} />
           )}
           <SeatForm surface={surface} />
+          <VolumesForm surface={surface} />
           <ReliefPicture key={surface.id} surface={surface} />
           <Touching surface={surface} />
         </Box>

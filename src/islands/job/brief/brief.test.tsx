@@ -48,6 +48,22 @@ describe("the brief", () => {
     expect(parseJob(job())).toEqual(job());
   });
 
+  it("is told what a surface is made of and how much it is looked at, and shows its steps of light", async () => {
+    const { user } = show(<BriefStage />);
+    const steps = () =>
+      within(screen.getByRole("list", { name: /^Steps of light/ }))
+        .getAllByRole("listitem")
+        .map((item) => item.getAttribute("aria-label"));
+    const before = steps();
+    expect(before).toHaveLength(5);
+    await pick(user, "Made of", "Velvet, pile");
+    await pick(user, "On the figure it is", "stays quiet");
+    expect(job().surfaces[0]!.volumes).toEqual({ material: "pile-cloth", importance: "quiet" });
+    expect(steps()).toHaveLength(4);
+    expect(steps()[0]).not.toBe(before[0]);
+    expect(parseJob(job())).toEqual(job());
+  });
+
   it("measures a surface, refuses sizes that cannot be, and leaves them as typed", async () => {
     const { user } = show(<BriefStage />);
     await put(user, "Round the hem", "60");

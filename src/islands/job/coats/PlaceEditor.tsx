@@ -9,15 +9,19 @@ import {
   Typography,
 } from "@mui/material";
 import {
+  figureOf,
   MARK_SIDES,
   type Coat,
   type NearMarks,
   type ZonePlace,
   type Span,
   type Surface,
+  type ValueSpan,
 } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
+import { stepCount } from "../../../core/surface/volumes/valuePlan";
 import { NumberField } from "../../../ui/NumberField";
+import { useJob } from "../jobStore";
 import { useView } from "../viewStore";
 
 const SIDE_NAMES: Readonly<Record<NearMarks["side"], string>> = {
@@ -69,6 +73,49 @@ function SpanEditor({ span, onChange }: { readonly span: Span; readonly onChange
         valueLabelDisplay="auto"
         valueLabelFormat={(value) => `${value} %`}
         onChange={(_event, [from, to]) => onChange({ ...span, from: from! / 100, to: to! / 100 })}
+      />
+    </Box>
+  );
+}
+
+/** Which steps of the value plan a coat keeps to. */
+function ValuesEditor({
+  values,
+  count,
+  onChange,
+}: {
+  readonly values: ValueSpan;
+  readonly count: number;
+  readonly onChange: (values: ValueSpan) => void;
+}) {
+  const marks = Array.from({ length: count + 1 }, (_, step) => ({ value: (step / count) * 100 }));
+  return (
+    <Box>
+      <Box sx={{ display: "flex", justifyContent: "space-between" }}>
+        <Typography variant="caption">deepest shadow</Typography>
+        <Typography variant="caption">highest light</Typography>
+      </Box>
+      <Slider
+        size="small"
+        value={[values.from * 100, values.to * 100]}
+        min={0}
+        max={100}
+        step={null}
+        marks={marks}
+        getAriaLabel={(at) => (at === 0 ? "Steps from" : "Steps to")}
+        getAriaValueText={(value) => `${Math.round((value / 100) * count)} of ${count}`}
+        onChange={(_event, [from, to]) =>
+          to! > from! && onChange({ ...values, from: from! / 100, to: to! / 100 })
+        }
+      />
+      <NumberField
+        label="Fades over"
+        unit="%"
+        min={0}
+        max={100}
+        step={5}
+        value={Math.round(values.fade * 100)}
+        onChange={(fade) => onChange({ ...values, fade: fade / 100 })}
       />
     </Box>
   );
@@ -160,6 +207,7 @@ function Part({
 /** What else a place is told by: a stretch of the form, an outline drawn on it, the marks of an earlier coat. */
 export function PlaceEditor({ place, coat, surface, onChange }: Props) {
   const { outlining, set } = useView();
+  const count = stepCount(surface.volumes, figureOf(useJob(), surface).standard);
   const at = surface.coats.findIndex((one) => one.id === coat.id);
   const earlier = surface.coats.slice(0, at).filter((one) => !one.held);
   return (
@@ -172,6 +220,21 @@ export function PlaceEditor({ place, coat, surface, onChange }: Props) {
         }
       >
         {place.span && <SpanEditor span={place.span} onChange={(span) => onChange({ ...place, span })} />}
+      </Part>
+      <Part
+        label="Only in some steps of light"
+        on={place.values !== null}
+        onToggle={(on) =>
+          onChange({ ...place, values: on ? { from: (count - 2) / count, to: 1, fade: 0.1 } : null })
+        }
+      >
+        {place.values && (
+          <ValuesEditor
+            values={place.values}
+            count={count}
+            onChange={(values) => onChange({ ...place, values })}
+          />
+        )}
       </Part>
       <Part
         label="Only by an earlier coat"

@@ -40,7 +40,7 @@ const row = {
   display: "flex",
   alignItems: "center",
   flexWrap: "wrap",
-  columnGap: 1.2,
+  columnGap: 0.6,
   rowGap: 0.5,
   py: 0.4,
 } as const;
@@ -60,6 +60,9 @@ function Shown() {
         <ToggleButton value="colour">Colour</ToggleButton>
         <ToggleButton value="lit">Lit</ToggleButton>
         <ToggleButton value="light">Light map</ToggleButton>
+        <ToggleButton value="values" aria-label="Value plan">
+          Values
+        </ToggleButton>
         <ToggleButton value="wear">Wear map</ToggleButton>
       </ToggleButtonGroup>
       <TextField
