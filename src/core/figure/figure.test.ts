@@ -154,6 +154,37 @@ describe("light on a figure's pieces", () => {
     expect(kept).toEqual([true, true, false, true]);
   });
 
+  it("falls on paste as on bare ground: what is painted on it follows a turned lamp", async () => {
+    const satchel = surfaceOf(job, "satchel");
+    const [base] = satchel.coats;
+    const coats = [
+      { ...base!, id: "paste", technique: { id: "texture-paste", version: 1, params: {} } },
+      { ...base!, id: "lights", place: inZones(["lit"], 0) },
+    ];
+    const onPaste: Job = {
+      ...job,
+      surfaces: job.surfaces.map((one) => (one === satchel ? { ...one, coats } : one)),
+    };
+    const turned = changeFigure(onPaste, figure.id, { lamp: { fromDeg: 20, heightDeg: 30 } });
+    const lights = async (sim: Simulator, of: Job) => {
+      const request = {
+        job: of,
+        paints: demoShelf,
+        surfaceId: "satchel",
+        upTo: null,
+        lit: false,
+        mostCells: 10_000,
+      };
+      const laid = await sim.lay(request, false, () => Promise.resolve(true));
+      return laid!.coats[1]!.film.level;
+    };
+    const sim = new Simulator(referenceCompositor);
+    const before = await lights(sim, onPaste);
+    const after = await lights(sim, turned);
+    expect(after).toEqual(await lights(new Simulator(referenceCompositor), turned));
+    expect(after).not.toEqual(before);
+  });
+
   it("comes to each piece from where the lamp stands as the piece is seated", () => {
     const [x, y, z] = lampInRoom(figure);
     const own = lightOf(job, surfaceOf(job, "coat-skirt")).room()!.lampInForm;

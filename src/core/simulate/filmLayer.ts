@@ -24,6 +24,10 @@ interface RaisedGround {
 const filmsFrom = (laid: readonly LaidCoat[], { from }: RaisedGround): FilmPlanes[] =>
   laid.slice(from).map((one) => one.film);
 
+/** Whether two panels stand in the same light. */
+const standsAs = (one: SurfaceGrid, other: SurfaceGrid): boolean =>
+  one.room === other.room && one.lamp === other.lamp;
+
 /** What the coats of one surface are laid with. */
 interface Laying {
   readonly job: Job;
@@ -57,8 +61,9 @@ export class FilmLayer {
   private raise(before: RaisedGround, laid: readonly LaidCoat[], keys: readonly number[]): RaisedGround {
     const key = JSON.stringify([before.key, keys.slice(before.from)]);
     const known = this.raised.find((one) => one.key === key && one.grid.width === before.grid.width);
-    if (known) return known;
-    const relief = raisedBy(before.grid, filmsFrom(laid, before));
+    if (known && standsAs(known.grid, before.grid)) return known;
+    // In another light it is the same ground.
+    const relief = known?.grid.relief ?? raisedBy(before.grid, filmsFrom(laid, before));
     const made = { grid: withRelief(before.grid, relief), key, from: laid.length };
     this.raised.unshift(made);
     this.raised.length = Math.min(this.raised.length, 4);
