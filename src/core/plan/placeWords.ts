@@ -1,4 +1,4 @@
-import type { Place, ZonePlace } from "../job";
+import type { Place, ValueSpan, ZonePlace } from "../job";
 import { placeOf, type Pattern } from "../patterns/pattern";
 import type { Zone } from "../surface/zoneNames";
 
@@ -19,9 +19,17 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   seams: "near seams",
 };
 
+const percent = (share: number) => `${Math.round(share * 100)}`;
+
+/** A stretch of the value plan in words. */
+function valuesName({ from, to }: ValueSpan): string {
+  if (from <= 0) return `the shadows, up to ${percent(to)} % of the value plan`;
+  if (to >= 1) return `the lights, from ${percent(from)} % of the value plan up`;
+  return `${percent(from)} to ${percent(to)} % of the value plan`;
+}
+
 /** A place in words. */
-function zonePlaceName({ zones, span, outline, near, fade }: ZonePlace): string {
-  const percent = (share: number) => `${Math.round(share * 100)}`;
+function zonePlaceName({ zones, span, outline, near, values, fade }: ZonePlace): string {
   const parts = [
     ...zones.map((zone) => ZONE_NAMES[zone]),
     ...(span
@@ -29,6 +37,7 @@ function zonePlaceName({ zones, span, outline, near, fade }: ZonePlace): string 
           `${percent(span.from)} to ${percent(span.to)} % ${span.along === "height" ? "of the height" : "along"}`,
         ]
       : []),
+    ...(values ? [valuesName(values)] : []),
     ...(outline ? ["the outlined place"] : []),
     ...(near
       ? [{ inside: "on", outside: "beside", border: "along the border of" }[near.side] + " an earlier coat"]
