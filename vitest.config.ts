@@ -1,6 +1,8 @@
 import { defineConfig } from "vitest/config";
 
-const pages = ["src/islands/**/*.test.{ts,tsx}", "src/ui/**/*.test.{ts,tsx}"];
+const pages = ["src/**/*.test.tsx"];
+/** Puts stand-ins for server and browser back after each test. */
+const CLEAN = "src/islands/testing/clean.ts";
 const common = { testTimeout: 180_000, hookTimeout: 180_000 };
 
 export default defineConfig({
@@ -13,7 +15,10 @@ export default defineConfig({
           ...common,
           name: "pages",
           include: pages,
-          setupFiles: ["src/islands/testing/matchers.ts"],
+          environment: "jsdom",
+          setupFiles: ["src/islands/testing/matchers.ts", CLEAN],
+          // Loading components and endpoints anew for every file takes as long as the tests themselves.
+          isolate: false,
         },
       },
       {
@@ -31,6 +36,7 @@ export default defineConfig({
         test: {
           ...common,
           name: "server",
+          setupFiles: [CLEAN],
           include: ["src/**/*.test.ts", "tests/unit/**/*.test.ts"],
           exclude: [...pages, "src/core/**"],
         },

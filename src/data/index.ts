@@ -1,12 +1,12 @@
 import path from "node:path";
-import { openDatabase, type Db } from "./database";
+import { openDatabase, type Db, type Opened } from "./database";
 import { demoShelf } from "./demo/shelf";
 import { demoJobs } from "./demo/company";
 import { countJobs, forgetDeleted, insertJob } from "./jobStore";
 import { addPaints, listPaints } from "./paintStore";
 import { forgetPictures } from "./pictureStore";
 
-let opened: Db | null = null;
+let opened: (Opened & { readonly folder: string }) | null = null;
 
 const DAY_MS = 86_400_000;
 
@@ -21,16 +21,18 @@ export function loadDemo(db: Db, withJob: boolean, now: string): void {
   fill.immediate();
 }
 
-/** The one database of this server; opened, migrated and filled at first use. */
+/** The one database of this server; opened, migrated and filled at first use of its folder. */
 export function database(): Db {
-  if (opened) return opened;
   const folder = process.env.CRENNA_DATA ?? path.resolve("data");
+  if (opened?.folder === folder) return opened.db;
+  opened?.close();
+  opened = null;
   const migrations = process.env.CRENNA_MIGRATIONS ?? path.resolve("drizzle");
-  const { db } = openDatabase({ folder, migrations });
+  const { db, close } = openDatabase({ folder, migrations });
   loadDemo(db, process.env.CRENNA_EMPTY !== "1", new Date().toISOString());
   const monthAgo = new Date(Date.now() - 30 * DAY_MS).toISOString();
   forgetDeleted(db, monthAgo);
   forgetPictures(db, monthAgo);
-  opened = db;
+  opened = { folder, db, close };
   return db;
 }

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { act, render, screen } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { NearView } from "./NearView";

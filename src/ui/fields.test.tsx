@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../islands/testing/page";
 import { fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";

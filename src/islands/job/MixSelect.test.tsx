@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../testing/page";
 import { screen } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";

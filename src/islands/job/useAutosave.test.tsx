@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../testing/page";
 import { server } from "../testing/server";
 import { act, screen, waitFor } from "@testing-library/react";

@@ -1,11 +1,10 @@
-// @vitest-environment jsdom
 import "../testing/page";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { parsePaint } from "../../core/formats/job-json/jobSchema";
 import type { Paint } from "../../core/job";
 import { demoShelf } from "../../data/demo/shelf";
-import { show } from "../testing/open";
+import { show, overtype } from "../testing/open";
 import { PotDialog } from "./PotDialog";
 
 const straw = demoShelf.find(({ id }) => id === "paint-straw")!;
@@ -33,11 +32,9 @@ function open(first: Paint = straw, refuse: string | null = null) {
 describe("a pot by eye", () => {
   it("is kept as typed, colours as #rrggbb or L*a*b*", async () => {
     const { user, heard } = open();
-    await user.clear(screen.getByLabelText("Name"));
-    await user.type(screen.getByLabelText("Name"), "  Straw, old ");
+    await overtype(user, screen.getByLabelText("Name"), "  Straw, old ");
     const thick = screen.getByLabelText("Dry colour of a thick coat");
-    await user.clear(thick);
-    await user.type(thick, "lab(60 5 30)");
+    await overtype(user, thick, "lab(60 5 30)");
     await user.click(screen.getByRole("button", { name: "Change" }));
     expect(heard.closed).toBe(true);
     expect(heard.saved).toMatchObject({ name: "Straw, old", fit: null });
@@ -49,12 +46,10 @@ describe("a pot by eye", () => {
     const { user } = open();
     const keep = screen.getByRole("button", { name: "Change" });
     const thick = screen.getByLabelText("Dry colour of a thick coat");
-    await user.clear(thick);
-    await user.type(thick, "straw");
+    await overtype(user, thick, "straw");
     expect(screen.getByText(/^#rrggbb like/)).toBeVisible();
     expect(keep).toBeDisabled();
-    await user.clear(thick);
-    await user.type(thick, "#cbb67e");
+    await overtype(user, thick, "#cbb67e");
     expect(keep).toBeEnabled();
     await user.clear(screen.getByLabelText("Name"));
     expect(keep).toBeDisabled();
@@ -72,8 +67,7 @@ describe("readings of a pot", () => {
   const list = () => within(screen.getByRole("list", { name: "Readings" }));
   async function typed(user: ReturnType<typeof open>["user"], lab: readonly number[]) {
     for (const [at, name] of ["L*", "a*", "b*"].entries()) {
-      await user.clear(screen.getByLabelText(name));
-      await user.type(screen.getByLabelText(name), String(lab[at]));
+      await overtype(user, screen.getByLabelText(name), String(lab[at]));
     }
     await user.click(screen.getByRole("button", { name: "Add as typed" }));
   }
@@ -140,8 +134,7 @@ describe("readings of a pot", () => {
     const { user, heard } = open({ ...straw, fit });
     expect(screen.getByText(/This pot was read/)).toBeVisible();
     const thick = screen.getByLabelText("Dry colour of a thick coat");
-    await user.clear(thick);
-    await user.type(thick, "#112233");
+    await overtype(user, thick, "#112233");
     await user.click(screen.getByRole("button", { name: "Change" }));
     expect(heard.saved!.fit).toBeNull();
   });

@@ -1,6 +1,6 @@
-// @vitest-environment jsdom
 import "../testing/page";
 import { server } from "../testing/server";
+import { overtype } from "../testing/open";
 import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
@@ -25,8 +25,7 @@ beforeEach(async () => {
 describe("the painter's settings", () => {
   it("are kept as they are typed, and say so", async () => {
     const user = await open();
-    await user.clear(screen.getByLabelText("One drop of water"));
-    await user.type(screen.getByLabelText("One drop of water"), "45");
+    await overtype(user, screen.getByLabelText("One drop of water"), "45");
     await waitFor(() => expect(screen.getByRole("status")).toHaveTextContent("Saved"));
     expect((await stored()).waterDropUl).toBe(45);
   });
@@ -43,13 +42,11 @@ describe("the painter's settings", () => {
   it("say when they could not be kept, and keep them with the next change", async () => {
     const user = await open();
     server.down = true;
-    await user.clear(screen.getByLabelText("One dot"));
-    await user.type(screen.getByLabelText("One dot"), "4");
+    await overtype(user, screen.getByLabelText("One dot"), "4");
     expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
     expect(screen.getByLabelText("One dot")).toHaveValue("4");
     server.down = false;
-    await user.clear(screen.getByLabelText("One box, one pass"));
-    await user.type(screen.getByLabelText("One box, one pass"), "6");
+    await overtype(user, screen.getByLabelText("One box, one pass"), "6");
     await waitFor(async () => expect(await stored()).toMatchObject({ secondsPerDot: 4, secondsPerBox: 6 }));
     expect(screen.queryByText(/server cannot be reached/)).toBeNull();
   });

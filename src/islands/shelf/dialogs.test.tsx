@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../testing/page";
 import { server } from "../testing/server";
 import { act, screen, waitFor, within } from "@testing-library/react";
@@ -7,7 +6,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import type { Paint } from "../../core/job";
 import { demoShelf } from "../../data/demo/shelf";
 import { call } from "../../ui/api";
-import { show } from "../testing/open";
+import { show, overtype } from "../testing/open";
 import { BulkBar } from "./BulkBar";
 import { DoublesDialog } from "./DoublesDialog";
 import { ImportDialog } from "./ImportDialog";
@@ -126,11 +125,9 @@ describe("pots that look alike", () => {
     const { user } = show(<DoublesDialog onClose={() => undefined} />);
     const pairs = () => screen.queryAllByText(/^\d+\.\d apart/).length;
     const limit = screen.getByLabelText("Alike below (CIEDE2000)");
-    await user.clear(limit);
-    await user.type(limit, "0.5");
+    await overtype(user, limit, "0.5");
     const few = pairs();
-    await user.clear(limit);
-    await user.type(limit, "9");
+    await overtype(user, limit, "9");
     expect(pairs()).toBeGreaterThan(few);
   });
 });
@@ -162,12 +159,10 @@ describe("marked pots", () => {
     const { user } = await open();
     await pick(user, "Change", "One drop, µl");
     const to = screen.getByLabelText("To");
-    await user.clear(to);
-    await user.type(to, "900");
+    await overtype(user, to, "900");
     expect(screen.getByText("Allowed: 5 to 200 µl.")).toBeVisible();
     expect(screen.getByRole("button", { name: "Change all marked" })).toBeDisabled();
-    await user.clear(to);
-    await user.type(to, "32,5");
+    await overtype(user, to, "32,5");
     await user.click(screen.getByRole("button", { name: "Change all marked" }));
     await waitFor(() => expect(marked().map(({ dropUl }) => dropUl)).toEqual([32.5, 32.5]));
   });

@@ -35,3 +35,9 @@ export function show(view: ReactElement): { readonly user: UserEvent } {
   render(view, { wrapper: AppFrame });
   return { user: userEvent.setup() };
 }
+
+/** Puts a text over what a field says, in one go: a page is rendered once for it, not for every key. */
+export async function overtype(user: UserEvent, field: HTMLElement, text: string): Promise<void> {
+  await user.clear(field);
+  await user.paste(text);
+}

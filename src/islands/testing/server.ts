@@ -3,8 +3,14 @@ import os from "node:os";
 import path from "node:path";
 import type { APIRoute } from "astro";
 import { vi } from "vitest";
+import { afterEveryFile, afterEveryTest } from "./leftovers";
 
-process.env.CRENNA_DATA = mkdtempSync(path.join(os.tmpdir(), "crenna-page-"));
+/** Every file of tests has a database of its own. */
+function startAnew(): void {
+  process.env.CRENNA_DATA = mkdtempSync(path.join(os.tmpdir(), "crenna-page-"));
+}
+startAnew();
+afterEveryFile.add(startAnew);
 
 type Route = Readonly<Record<string, APIRoute>>;
 
@@ -49,3 +55,8 @@ async function answer(address: string, init: RequestInit = {}): Promise<Response
 }
 
 vi.stubGlobal("fetch", answer);
+
+afterEveryTest.add(() => {
+  Object.assign(server, { down: false, mute: false, instead: null });
+  server.calls.length = 0;
+});

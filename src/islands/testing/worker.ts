@@ -1,6 +1,7 @@
 import { parseRequest, type WorkerAnswer } from "../../worker/protocol";
 import type { Question } from "../../worker/question";
 import { questions, type QuestionId } from "../../worker/questions";
+import { afterEveryTest } from "./leftovers";
 
 interface Asked {
   readonly id: number;
@@ -58,3 +59,7 @@ export class FakeWorker {
     }
   }
 }
+
+afterEveryTest.add(() => {
+  FakeWorker.ready.clear();
+});

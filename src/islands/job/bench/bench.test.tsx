@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../testing/page";
 import { server } from "../../testing/server";
 import { FakeWorker } from "../../testing/worker";

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../testing/page";
 import { screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
@@ -9,7 +8,7 @@ import { newJob, withNewPiece } from "../../../core/newJob";
 import { defaultPainter } from "../../../core/painter";
 import { forms } from "../../../core/surface/forms";
 import { wholeSergeant } from "../../../data/demo/company";
-import { job, openJob, show } from "../../testing/open";
+import { job, openJob, show, overtype } from "../../testing/open";
 import { demoShelf } from "../../../data/demo/shelf";
 import { undo } from "../jobStore";
 import { useStageStates } from "../useStageStates";
@@ -18,8 +17,7 @@ import { BriefStage } from "./BriefStage";
 
 const field = (label: string) => screen.getByLabelText(label);
 async function put(user: UserEvent, label: string, text: string): Promise<void> {
-  await user.clear(field(label));
-  await user.type(field(label), text);
+  await overtype(user, field(label), text);
 }
 async function pick(user: UserEvent, label: string, option: string): Promise<void> {
   await user.click(screen.getByRole("combobox", { name: label }));

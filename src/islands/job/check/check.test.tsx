@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../testing/page";
 import { FakeWorker } from "../../testing/worker";
 import { act, screen, waitFor, within } from "@testing-library/react";

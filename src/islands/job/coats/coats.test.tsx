@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../testing/page";
 import { server } from "../../testing/server";
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
@@ -8,7 +7,7 @@ import { parseJob } from "../../../core/formats/job-json/jobSchema";
 import type { Coat, Surface } from "../../../core/job";
 import { techniques } from "../../../core/techniques";
 import { wholeSergeant } from "../../../data/demo/company";
-import { job, look, openJob, show } from "../../testing/open";
+import { job, look, openJob, show, overtype } from "../../testing/open";
 import { undo } from "../jobStore";
 import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
@@ -71,14 +70,11 @@ describe("a coat of the painter's own", () => {
 
   it("is named, mixed, thinned, laid in passes and held back", async () => {
     const user = await added(techniques.stipple.label);
-    await user.clear(screen.getByLabelText("Name of the coat"));
-    await user.type(screen.getByLabelText("Name of the coat"), "Dust");
+    await overtype(user, screen.getByLabelText("Name of the coat"), "Dust");
     await user.tab();
     await pick(user, "Mix", "Straw");
-    await user.clear(screen.getByLabelText("Water to 1 paint"));
-    await user.type(screen.getByLabelText("Water to 1 paint"), "2.5");
-    await user.clear(screen.getByLabelText("Passes"));
-    await user.type(screen.getByLabelText("Passes"), "3");
+    await overtype(user, screen.getByLabelText("Water to 1 paint"), "2.5");
+    await overtype(user, screen.getByLabelText("Passes"), "3");
     await user.click(screen.getByRole("switch", { name: "Hold back" }));
     expect(coat()).toMatchObject({ name: "Dust", mixId: "straw", water: 2.5, passes: 3, held: true });
   });
@@ -201,8 +197,7 @@ describe("schemes of the painter's own", () => {
     server.down = true;
     await user.click(screen.getByRole("button", { name: "Own schemes" }));
     expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
-    await user.clear(screen.getByLabelText("Name of the scheme"));
-    await user.type(screen.getByLabelText("Name of the scheme"), "Mine");
+    await overtype(user, screen.getByLabelText("Name of the scheme"), "Mine");
     await user.click(screen.getByRole("button", { name: /^Keep these/ }));
     expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
     expect(screen.getByLabelText("Name of the scheme")).toHaveValue("Mine");

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../testing/page";
 import { server } from "../../testing/server";
 import { screen, waitFor, within } from "@testing-library/react";
@@ -8,7 +7,7 @@ import { defaultPainter } from "../../../core/painter";
 import { cardsOf } from "../../../core/plan/cards";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../data/demo/shelf";
-import { openJob, show } from "../../testing/open";
+import { openJob, show, overtype } from "../../testing/open";
 import { ALL_TOLD } from "../historyOutbox";
 import { useHistoryStore } from "../historyStore";
 import { undo, useJobStore } from "../jobStore";
@@ -79,8 +78,7 @@ describe("the log", () => {
     await user.tab();
     expect(log()[0]!.minutes).toBe(12.5);
     expect(screen.getByText(/^Noted so far: 13 min/)).toBeInTheDocument();
-    await user.clear(took());
-    await user.type(took(), "soon");
+    await overtype(user, took(), "soon");
     await user.tab();
     expect(screen.getByText("Minutes, 0 to 100 000.")).toBeInTheDocument();
     expect(took()).toHaveValue("soon");

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../testing/page";
 import { server } from "../../testing/server";
 import { FakeWorker } from "../../testing/worker";
@@ -10,7 +9,7 @@ import { defaultPainter } from "../../../core/painter";
 import { cardsOf } from "../../../core/plan/cards";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../data/demo/shelf";
-import { job, openJob, show } from "../../testing/open";
+import { job, openJob, show, overtype } from "../../testing/open";
 import { useHistoryStore } from "../historyStore";
 import { undo, useJob } from "../jobStore";
 import { TakeBack } from "../TakeBack";
@@ -24,8 +23,7 @@ const mix = (name: string) => job().mixes.find((one) => one.name === name)!;
 const wells = () => useHistoryStore.getState().history.wells;
 
 async function put(user: UserEvent, label: string | RegExp, text: string): Promise<void> {
-  await user.clear(screen.getByLabelText(label));
-  await user.type(screen.getByLabelText(label), text);
+  await overtype(user, screen.getByLabelText(label), text);
 }
 
 function Mixes() {

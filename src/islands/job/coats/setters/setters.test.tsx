@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../../testing/page";
 import { screen, waitFor, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
@@ -20,7 +19,7 @@ import {
 import type { SettParams } from "../../../../core/patterns/sett/params";
 import { ferrySergeant } from "../../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../../data/demo/shelf";
-import { job, openJob, show } from "../../../testing/open";
+import { job, openJob, show, overtype } from "../../../testing/open";
 import { FakeWorker } from "../../../testing/worker";
 import { redo, undo, useJobStore } from "../../jobStore";
 import { askJudgement } from "../../useJudged";
@@ -39,8 +38,7 @@ const field = (label: string | RegExp) => screen.getByLabelText(label);
 
 /** Types a number over what a field says. */
 async function put(user: UserEvent, label: string | RegExp, text: string): Promise<void> {
-  await user.clear(field(label));
-  await user.type(field(label), text);
+  await overtype(user, field(label), text);
 }
 
 async function pick(user: UserEvent, label: string, option: string | RegExp): Promise<void> {
@@ -294,15 +292,15 @@ describe("a setter made of fields", () => {
     const { user } = show(<Opened />);
     await put(user, "Stripe", "55");
     await pick(user, "Way", "along it");
-    await user.clear(field("Word"));
-    await user.type(field("Word"), "bold");
+    await overtype(user, field("Word"), "bold");
     await user.tab();
     await user.click(screen.getByRole("switch", { name: "Soft" }));
     await pick(user, "Stripe's mix", "Rust");
     expect(surface().pattern!.params).toEqual({
       ...{ share: 55, way: "along", word: "bold", soft: true, mixId: "rust" },
     });
-    await put(user, "Stripe", "99");
+    await user.clear(field("Stripe"));
+    await user.type(field("Stripe"), "99");
     expect(screen.getByText("Allowed: 5 to 90 %.")).toBeVisible();
     expect(surface().pattern!.params).toMatchObject({ share: 9 });
   });

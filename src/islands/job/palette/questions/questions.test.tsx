@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import "../../../testing/page";
 import { FakeWorker } from "../../../testing/worker";
 import { act, screen, within } from "@testing-library/react";
@@ -7,7 +6,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import type { FoundMix } from "../../../../core/colour/search";
 import type { MixAnswer } from "../../../../worker/paletteTasks";
 import { ferrySergeant } from "../../../../data/demo/ferrySergeant";
-import { job, openJob, show } from "../../../testing/open";
+import { job, openJob, show, overtype } from "../../../testing/open";
 import { undo, useJobStore } from "../../jobStore";
 import { CoverQuestion } from "./CoverQuestion";
 import { EyesQuestion } from "./EyesQuestion";
@@ -44,8 +43,7 @@ describe("what do I mix for this colour?", () => {
   it("asks for the pots at hand only, and an answer becomes a mix with the goal it was asked for", async () => {
     const { user } = show(<MixQuestion />);
     const colour = screen.getByLabelText("Colour");
-    await user.clear(colour);
-    await user.type(colour, "#7a7a4a");
+    await overtype(user, colour, "#7a7a4a");
     await user.click(screen.getByRole("button", { name: "Find mixes" }));
     const { paints } = asked().input as { paints: { kind: string; state: string }[] };
     expect(paints.length).toBeGreaterThan(5);
@@ -178,8 +176,7 @@ describe("how many coats to cover?", () => {
     const overBlack = coats();
     expect(overBlack).toBeGreaterThan(overWhite);
     const limit = screen.getByLabelText("Ground may show by (CIEDE2000)");
-    await user.clear(limit);
-    await user.type(limit, "9");
+    await overtype(user, limit, "9");
     expect(coats()).toBeLessThan(overBlack);
     expect(screen.getAllByTitle(/off by/)).toHaveLength(coats());
   });

@@ -1,0 +1,6 @@
+import { afterAll, afterEach } from "vitest";
+import { afterEveryFile, afterEveryTest } from "./leftovers";
+
+// Run for every file of tests, where the modules it imports are loaded once for all of them.
+afterEach(() => afterEveryTest.all());
+afterAll(() => afterEveryFile.all());
