@@ -1,5 +1,4 @@
-import { clamp } from "../../units";
-import { xOf, yOf, type Panel } from "./panel";
+import type { Panel } from "./panel";
 import { SEGMENT, type Shape } from "./shapes";
 import { smoothNoise } from "./smooth";
 
@@ -51,11 +50,14 @@ export function warpOf(panel: Panel, shift: number): Warp {
   const stray = (tile ??= strayTile());
   const x = new Float32Array(panel.inside.length);
   const y = new Float32Array(panel.inside.length);
-  const { cells } = panel;
+  const { cells, width, originX, originY, pitchMm } = panel;
   for (let c = 0; c < cells.length; c++) {
     const at = cells[c]!;
-    const [px, py] = [xOf(panel, at), yOf(panel, at)];
-    const [u, v] = [(px + shift) * PER_MM, (py + 1.7 * shift) * PER_MM];
+    const row = Math.floor(at / width);
+    const px = originX + (at - row * width) * pitchMm;
+    const py = originY + row * pitchMm;
+    const u = (px + shift) * PER_MM;
+    const v = (py + 1.7 * shift) * PER_MM;
     x[at] = px + stray[(v & TILE_MASK) * TILE + (u & TILE_MASK)]!;
     y[at] = py + stray[((u + 101) & TILE_MASK) * TILE + ((v + 57) & TILE_MASK)]!;
   }
@@ -68,12 +70,8 @@ export const emptyField = (panel: Panel): Field => ({
   mark: new Int32Array(panel.inside.length).fill(-1),
 });
 
-type Segment = readonly [x0: number, y0: number, x1: number, y1: number, w0: number, w1: number];
-/** Both ends of a segment and the half width at each, mm. */
-const segmentAt = ({ segments }: Shape, s: number): Segment => [
-  ...([segments[s]!, segments[s + 1]!, segments[s + 2]!, segments[s + 3]!] as const),
-  ...([segments[s + 4]!, segments[s + 5]!] as const),
-];
+/** Beyond this share of the reach squared a cell is left out before its root is drawn: rounding cannot bring it back. */
+const SURELY_OUT = 1.0001;
 
 /**
  * Lays one mark into a field, on its own piece only. Distances to segments of changing width are joined smoothly
@@ -89,33 +87,77 @@ export function splat(
   number: number,
   padMm = PAD_MM,
 ): number {
-  const { pitchMm, originX, originY, width, height, inside, piece } = panel;
-  const { depthMm, mark } = field;
+  const { segments } = shape;
   let gained = 0;
-  for (let s = 0; s < shape.segments.length; s += SEGMENT) {
-    const [x0, y0, x1, y1, w0, w1] = segmentAt(shape, s);
-    const pad = Math.max(w0, w1) + padMm;
-    const fromX = Math.max(0, Math.floor((Math.min(x0, x1) - pad - originX) / pitchMm));
-    const toX = Math.min(width - 1, Math.ceil((Math.max(x0, x1) + pad - originX) / pitchMm));
-    const fromY = Math.max(0, Math.floor((Math.min(y0, y1) - pad - originY) / pitchMm));
-    const toY = Math.min(height - 1, Math.ceil((Math.max(y0, y1) + pad - originY) / pitchMm));
-    const [ex, ey] = [x1 - x0, y1 - y0];
-    const square = ex * ex + ey * ey + 1e-9;
-    for (let row = fromY; row <= toY; row++) {
-      for (let at = row * width + fromX; at <= row * width + toX; at++) {
-        if (inside[at] === 0 || piece[at] !== shape.piece) continue;
-        const [qx, qy] = [warp.x[at]! - x0, warp.y[at]! - y0];
-        const u = clamp((qx * ex + qy * ey) / square, 0, 1);
-        const [dx, dy] = [qx - u * ex, qy - u * ey];
-        const depth = w0 + (w1 - w0) * u - Math.sqrt(dx * dx + dy * dy);
-        const before = depthMm[at]!;
-        if (depth < before - JOIN_MM) continue;
-        if (depth > before) mark[at] = number;
-        const near = Math.max(0, 1 - Math.abs(depth - before) / JOIN_MM);
-        const joined = Math.max(depth, before) + (near * near * JOIN_MM) / 4;
-        depthMm[at] = joined;
-        if (before <= 0 && joined > 0) gained++;
-      }
+  for (let s = 0; s < segments.length; s += SEGMENT) {
+    const pad = Math.max(segments[s + 4]!, segments[s + 5]!) + padMm;
+    const box = boxOf(panel, segments, s, pad);
+    gained += splatSegment(panel, field, warp, shape, s, number, box);
+  }
+  return gained;
+}
+
+/** Columns and rows of a panel, the last ones within. */
+interface Box {
+  readonly fromX: number;
+  readonly toX: number;
+  readonly fromY: number;
+  readonly toY: number;
+}
+
+/** The cells within a distance of a segment's box. */
+function boxOf(
+  { pitchMm, originX, originY, width, height }: Panel,
+  segments: ArrayLike<number>,
+  s: number,
+  pad: number,
+): Box {
+  const [x0, y0, x1, y1] = [segments[s]!, segments[s + 1]!, segments[s + 2]!, segments[s + 3]!];
+  return {
+    fromX: Math.max(0, Math.floor((Math.min(x0, x1) - pad - originX) / pitchMm)),
+    toX: Math.min(width - 1, Math.ceil((Math.max(x0, x1) + pad - originX) / pitchMm)),
+    fromY: Math.max(0, Math.floor((Math.min(y0, y1) - pad - originY) / pitchMm)),
+    toY: Math.min(height - 1, Math.ceil((Math.max(y0, y1) + pad - originY) / pitchMm)),
+  };
+}
+
+/** Lays one segment of a mark. Plain numbers only: this runs over every cell near every mark. */
+function splatSegment(
+  { width, inside, piece }: Panel,
+  { depthMm, mark }: Field,
+  warp: Warp,
+  shape: Shape,
+  s: number,
+  number: number,
+  { fromX, toX, fromY, toY }: Box,
+): number {
+  const { segments, piece: own } = shape;
+  const x0 = segments[s]!;
+  const y0 = segments[s + 1]!;
+  const ex = segments[s + 2]! - x0;
+  const ey = segments[s + 3]! - y0;
+  const w0 = segments[s + 4]!;
+  const dw = segments[s + 5]! - w0;
+  const square = ex * ex + ey * ey + 1e-9;
+  let gained = 0;
+  for (let row = fromY; row <= toY; row++) {
+    for (let at = row * width + fromX; at <= row * width + toX; at++) {
+      if (inside[at] === 0 || piece[at] !== own) continue;
+      const qx = warp.x[at]! - x0;
+      const qy = warp.y[at]! - y0;
+      const u = Math.min(1, Math.max(0, (qx * ex + qy * ey) / square));
+      const dx = qx - u * ex;
+      const dy = qy - u * ey;
+      const away = dx * dx + dy * dy;
+      const before = depthMm[at]!;
+      const reach = w0 + dw * u - before + JOIN_MM;
+      if (reach < 0 || away > reach * reach * SURELY_OUT) continue;
+      const depth = w0 + dw * u - Math.sqrt(away);
+      if (depth > before) mark[at] = number;
+      const near = Math.max(0, 1 - Math.abs(depth - before) / JOIN_MM);
+      const joined = Math.max(depth, before) + (near * near * JOIN_MM) / 4;
+      depthMm[at] = joined;
+      if (before <= 0 && joined > 0) gained++;
     }
   }
   return gained;

@@ -1,5 +1,5 @@
 import type { PlacedMark } from "../../techniques/singleMarks";
-import { xOf, yOf, type Panel } from "./panel";
+import type { Panel } from "./panel";
 
 /** Smaller rests of a mark are no mark, mm². */
 const LEAST_MM2 = 0.02;
@@ -30,23 +30,27 @@ export function placedMarks(
   k: number,
 ): PlacedMark[] {
   const sums = new Map<number, Sums>();
-  for (let c = 0; c < panel.cells.length; c++) {
-    const at = panel.cells[c]!;
-    if (painted[k]![at]! <= 0 || mark[at]! < 0) continue;
+  const { cells, width, originX, originY, pitchMm } = panel;
+  const own = painted[k]!;
+  for (let c = 0; c < cells.length; c++) {
+    const at = cells[c]!;
+    if (own[at]! <= 0 || mark[at]! < 0) continue;
     let covered = false;
     for (let over = k + 1; over < painted.length && !covered; over++) covered = painted[over]![at]! > 0;
     if (covered) continue;
-    const [x, y] = [xOf(panel, at), yOf(panel, at)];
-    const sum = sums.get(mark[at]!) ?? { cells: 0, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
+    const row = Math.floor(at / width);
+    const x = originX + (at - row * width) * pitchMm;
+    const y = originY + row * pitchMm;
+    let sum = sums.get(mark[at]!);
+    if (!sum) sums.set(mark[at]!, (sum = { cells: 0, x: 0, y: 0, xx: 0, yy: 0, xy: 0 }));
     sum.cells++;
     sum.x += x;
     sum.y += y;
     sum.xx += x * x;
     sum.yy += y * y;
     sum.xy += x * y;
-    sums.set(mark[at]!, sum);
   }
-  const cellMm2 = panel.pitchMm * panel.pitchMm;
+  const cellMm2 = pitchMm * pitchMm;
   return [...sums]
     .sort(([a], [b]) => a - b)
     .map(([number, sum]) => ({

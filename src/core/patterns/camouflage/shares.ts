@@ -41,21 +41,32 @@ const ROUNDS = 4;
 /** How deep a cell lies in what shows of one of the layers below `before`; of the base for −1. */
 function shownDepth(painted: readonly Float32Array[], layer: number, before: number, at: number): number {
   let over = FAR_MM;
-  for (let k = layer + 1; k < before; k++) over = Math.max(over, painted[k]![at]!);
-  return layer < 0 ? -over : Math.min(painted[layer]![at]!, -over);
+  for (let k = layer + 1; k < before; k++) {
+    const depth = painted[k]![at]!;
+    if (depth > over) over = depth;
+  }
+  if (layer < 0) return -over;
+  const own = painted[layer]![at]!;
+  return own < -over ? own : -over;
 }
 
-/** How far a cell lies from what a layer must leave, mm, less the gap. */
-function room(
-  layers: readonly ShareLayer[],
+/** How far every cell lies from what a layer must leave, mm, less the gap. */
+function fillRoom(
+  { leaves, gapMm }: ShareLayer,
   painted: readonly Float32Array[],
   k: number,
-  at: number,
-): number {
-  const { leaves, gapMm } = layers[k]!;
-  let nearest = MOST_MM;
-  for (const other of leaves) nearest = Math.min(nearest, -shownDepth(painted, other, k, at));
-  return leaves.length === 0 ? MOST_MM : nearest - gapMm;
+  inside: Int32Array,
+  roomMm: Float32Array,
+): void {
+  for (let c = 0; c < inside.length; c++) {
+    const at = inside[c]!;
+    let nearest = MOST_MM;
+    for (let l = 0; l < leaves.length; l++) {
+      const away = -shownDepth(painted, leaves[l]!, k, at);
+      if (away < nearest) nearest = away;
+    }
+    roomMm[at] = nearest - gapMm;
+  }
 }
 
 /**
@@ -112,7 +123,7 @@ function lineDepth(
  * @param inside cells of the panel
  */
 export function shareOut(layers: readonly ShareLayer[], inside: Int32Array): Shared {
-  const painted = layers.map(({ depthMm }) => Float32Array.from(depthMm));
+  const painted = layers.map(({ depthMm }) => depthMm.slice());
   const shown = layers.map(() => 0);
   const buffers: Buffers = {
     free: new Int32Array(inside.length),
@@ -147,10 +158,10 @@ function cutLayer(
   const own = painted[k]!;
   if (follows) lineDepth(follows, painted, k, inside, depthMm);
   const bound = leaves.length > 0;
+  if (bound) fillRoom(layers[k]!, painted, k, inside, roomMm);
   let count = 0;
   for (let c = 0; c < inside.length; c++) {
     const at = inside[c]!;
-    if (bound) roomMm[at] = room(layers, painted, k, at);
     if (over[at]! <= 0 && (!bound || roomMm[at]! > 0)) free[count++] = at;
   }
   const cut = wanted === null ? 0 : thresholdFor(depthMm, free, count, wanted);
