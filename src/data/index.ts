@@ -28,11 +28,12 @@ export function database(): Db {
   opened?.close();
   opened = null;
   const migrations = process.env.CRENNA_MIGRATIONS ?? path.resolve("drizzle");
-  const { db, close } = openDatabase({ folder, migrations });
+  const here = { folder, ...openDatabase({ folder, migrations }) };
+  const { db } = here;
   loadDemo(db, process.env.CRENNA_EMPTY !== "1", new Date().toISOString());
   const monthAgo = new Date(Date.now() - 30 * DAY_MS).toISOString();
   forgetDeleted(db, monthAgo);
   forgetPictures(db, monthAgo);
-  opened = { folder, db, close };
+  opened = here;
   return db;
 }
