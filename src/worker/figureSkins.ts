@@ -63,13 +63,15 @@ export async function figureSkin(
 export const seatedSurfaces = (job: Job, figureId: string): Surface[] =>
   job.surfaces.filter((surface) => surface.figureId === figureId && surface.seat !== null);
 
+/** As what a figure is shown: with its paint, primed and bare under the lamp, or in the steps of its value plan. */
+export const FIGURE_AS = ["paint", "primer", "values"] as const;
+
 /** A figure, and how far it is painted. */
 export interface FigureShown {
   readonly job: Job;
   readonly paints: readonly Paint[];
   readonly figureId: string;
-  /** With its paint, or primed and bare as under a lamp. */
-  readonly painted: boolean;
+  readonly as: (typeof FIGURE_AS)[number];
   /** A surface that is shown after so many painted coats; null where all are shown in full. */
   readonly step: { readonly surfaceId: string; readonly upTo: number } | null;
 }
@@ -77,10 +79,13 @@ export interface FigureShown {
 /** Most cells of a surface in the finer picture: a whole figure is smaller on the screen than one piece. */
 const FULL_CELLS = 400_000;
 
+/** Steps of light are greys of their own, which no lamp shades once more. */
+const PLANNED = { upTo: 0, lit: false, map: "values" } as const;
+
 /** Skins of everything that is seated; null where it was stopped. */
 export async function skinsOn(
   sim: Simulator,
-  { job, paints, figureId, painted, step }: FigureShown,
+  { job, paints, figureId, as, step }: FigureShown,
   full: boolean,
   wanted: StillWanted,
 ): Promise<Map<string, PieceSkin> | null> {
@@ -89,8 +94,8 @@ export async function skinsOn(
   for (const [at, { id }] of seated.entries()) {
     if (!(await wanted(at, seated.length))) return null;
     const shown = step?.surfaceId === id ? step.upTo : null;
-    const upTo = painted ? shown : 0;
-    const request = { job, paints, surfaceId: id, upTo, lit: true, mostCells: FULL_CELLS };
+    const whatOf = as === "values" ? PLANNED : { upTo: as === "paint" ? shown : 0, lit: true };
+    const request = { job, paints, surfaceId: id, ...whatOf, mostCells: FULL_CELLS };
     try {
       const skin = await figureSkin(sim, request, full, () => wanted(at, seated.length));
       if (!skin) return null;

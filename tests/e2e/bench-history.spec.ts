@@ -50,7 +50,8 @@ test("a card ticked while the server cannot be reached is kept over a reload, an
 });
 
 test("coats are kept as a scheme and painted on another piece of another job", async ({ page, request }) => {
-  const [from, to] = [await demoJob(request), await demoJob(request)];
+  const bags = ["satchel", "gloves"];
+  const [from, to] = [await demoJob(request, bags), await demoJob(request, bags)];
   const open = async (id: string, surface: string) => {
     await page.goto(`/job/${id}/coats`);
     await page.getByRole("combobox", { name: /^Surface: / }).click();

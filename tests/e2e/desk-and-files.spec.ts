@@ -66,7 +66,7 @@ test("a damaged or foreign file changes nothing and says why", async ({ page, re
 });
 
 test("the painter's settings are kept and change the plan", async ({ page, request }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/bench`);
   await page.getByRole("button", { name: /Deep tarn lines/ }).click();
   const before = await page

@@ -83,7 +83,9 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   await page.getByRole("button", { name: /^120/ }).click();
   const afar = await otherFigure(page, behind, "from afar");
   await page.getByRole("button", { name: "Primed" }).click();
-  await otherFigure(page, afar, "without paint");
+  const bare = await otherFigure(page, afar, "without paint");
+  await page.getByRole("button", { name: "Values" }).click();
+  await otherFigure(page, bare, "in its steps of light");
   await page.getByRole("button", { name: "Front", exact: true }).click();
   await figureSeen(page);
   // The skirt is in the middle of the figure.

@@ -11,7 +11,7 @@ test("a leather strap is built from nothing: measured, textured, washed, reorder
   page,
   request,
 }) => {
-  const id = await demoJob(request);
+  const id = await demoJob(request, ["coat-skirt"]);
   await page.goto(`/job/${id}/brief`);
   await page.getByRole("button", { name: "Add a surface" }).click();
   await page.getByRole("menuitem", { name: /^Strap or belt/ }).click();

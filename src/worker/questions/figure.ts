@@ -3,7 +3,7 @@ import { drawFigure, type FigureStill, type FigureView } from "../../core/figure
 import { standingFigure } from "../../core/figure/standingFigure";
 import { figureOf } from "../../core/job";
 import { jobField, paintsField } from "../checked";
-import { seatedSurfaces, skinsOn, type FigureShown } from "../figureSkins";
+import { FIGURE_AS, seatedSurfaces, skinsOn, type FigureShown } from "../figureSkins";
 import { bringWhatIsKept } from "../heights";
 import { pieceViewField } from "../pieceView";
 import { defineQuestion } from "../question";
@@ -28,7 +28,7 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
     view: pieceViewField()
       .shape({ viewMm: number().strict().min(50).max(10000).nullable().defined() })
       .required(),
-    painted: boolean().strict().required(),
+    as: string().strict().oneOf(FIGURE_AS).required(),
     step: object({
       surfaceId: string().strict().required(),
       upTo: number().strict().integer().min(0).required(),

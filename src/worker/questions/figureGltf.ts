@@ -25,7 +25,7 @@ export const figureGltf = defineQuestion<FigureGltfInput, Uint8Array<ArrayBuffer
     await bringHeights(job.surfaces.filter((surface) => surface.figureId === figureId));
     const standing = standingFigure(job, figure);
     if (!standing) return null;
-    const shown = { job, paints, figureId, painted: true, step: null };
+    const shown = { job, paints, figureId, as: "paint" as const, step: null };
     const skins = await skinsOn(sim, shown, true, wanted);
     return skins && writeFigureGltf(standing, figure, skins);
   },

@@ -8,9 +8,9 @@ import { useFigureFile } from "./useFigureFile";
 const distanceName = (mm: number | null) =>
   mm === null ? "Every mark" : `${formatNumber(mm / 10, 0)}\u202fcm`;
 
-/** From which side, from how far, and with or without its paint a figure is looked at. */
+/** From which side, from how far, and as what a figure is looked at. */
 export function FigureBar({ figure }: { readonly figure: Figure }) {
-  const { turnDeg, tiltDeg, painted, set } = useFigureLook();
+  const { turnDeg, tiltDeg, as, set } = useFigureLook();
   const file = useFigureFile(figure);
   const distanceMm = useView((view) => view.distanceMm);
   const setView = useView((view) => view.set);
@@ -20,7 +20,7 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
       sx={{
         ...{ display: "flex", gap: 1, flexWrap: "wrap", flexShrink: 0, px: 1, py: 0.75 },
         ...{ bgcolor: "background.paper", borderBottom: 1, borderColor: "divider" },
-        "& .MuiToggleButton-root": { whiteSpace: "nowrap" },
+        "& .MuiToggleButton-root": { whiteSpace: "nowrap", px: 0.75 },
       }}
     >
       <ToggleButtonGroup
@@ -55,12 +55,15 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
       <ToggleButtonGroup
         exclusive
         size="small"
-        aria-label="With or without paint"
-        value={painted}
-        onChange={(_, next: boolean | null) => next !== null && set({ painted: next })}
+        aria-label="Shown as"
+        value={as}
+        onChange={(_, next: typeof as | null) => next && set({ as: next })}
       >
-        <ToggleButton value={true}>Painted</ToggleButton>
-        <ToggleButton value={false}>Primed</ToggleButton>
+        <ToggleButton value="paint">Painted</ToggleButton>
+        <ToggleButton value="primer">Primed</ToggleButton>
+        <ToggleButton value="values" title="The steps of light that its parts are planned in">
+          Values
+        </ToggleButton>
       </ToggleButtonGroup>
       {figure.body && (
         <Button disabled={file.busy} onClick={file.make} title="Every piece with its paint, in metres">

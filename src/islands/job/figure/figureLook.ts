@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
+import type { FigureShown } from "../../../worker/figureSkins";
 import { safely } from "../../../ui/browserStore";
 
 /** From where a whole figure is looked at. */
@@ -16,8 +17,7 @@ export const SIDES = [
 ] as const satisfies readonly (FigureStance & { readonly name: string })[];
 
 interface FigureLook extends FigureStance {
-  /** With its paint, or primed and bare. */
-  readonly painted: boolean;
+  readonly as: FigureShown["as"];
   /** Whether the stages that can show either show the figure rather than the surface. */
   readonly whole: boolean;
   readonly set: (change: Partial<Omit<FigureLook, "set">>) => void;
@@ -29,7 +29,7 @@ export const useFigureLook = create<FigureLook>()(
     (set) => ({
       turnDeg: SIDES[0].turnDeg,
       tiltDeg: SIDES[0].tiltDeg,
-      painted: true,
+      as: "paint",
       whole: false,
       set: (change) => set(change),
     }),

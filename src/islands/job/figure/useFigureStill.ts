@@ -28,16 +28,16 @@ interface Answered extends Pick<FigureSeen, "still" | "failed"> {
 export function useFigureStill(figure: Figure, step: FigureInput["step"] = null): FigureSeen {
   const job = useJob();
   const paints = usePaints();
-  const { turnDeg, tiltDeg, painted } = useFigureLook();
+  const { turnDeg, tiltDeg, as } = useFigureLook();
   const viewMm = useView((view) => view.distanceMm);
   const stepText = JSON.stringify(step);
   const asked = useMemo(
     (): FigureInput => ({
-      ...{ job, paints, painted, figureId: figure.id, full: true },
+      ...{ job, paints, as, figureId: figure.id, full: true },
       view: { turnDeg, tiltDeg, viewMm, pxPerMm: 60, mostPx: MOST_PX },
       step: JSON.parse(stepText) as FigureInput["step"],
     }),
-    [job, paints, figure.id, turnDeg, tiltDeg, viewMm, painted, stepText],
+    [job, paints, figure.id, turnDeg, tiltDeg, viewMm, as, stepText],
   );
   const [seen, setSeen] = useState<Answered>({ still: null, failed: null, done: null });
   useEffect(() => {

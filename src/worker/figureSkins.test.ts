@@ -1,0 +1,50 @@
+import { describe, expect, it } from "vitest";
+import { figureOf } from "../core/job";
+import type { PieceSkin } from "../core/piece/skin";
+import { stepCount, stepShares } from "../core/surface/volumes/valuePlan";
+import { wholeSergeant } from "../data/demo/company";
+import { demoShelf } from "../data/demo/shelf";
+import { FIGURE_AS, seatedSurfaces, skinsOn } from "./figureSkins";
+import { simulator } from "./simulation";
+
+const job = wholeSergeant();
+const shown = { job, paints: demoShelf, figureId: job.figures[0]!.id, step: null };
+const ask = async (as: (typeof FIGURE_AS)[number]) =>
+  (await skinsOn(await simulator, { ...shown, as }, false, () => Promise.resolve(true)))!;
+
+/** How many cells wholly on the piece have each colour. */
+function coloursOf({ rgba, grid }: PieceSkin): Map<number, number> {
+  const found = new Map<number, number>();
+  for (let at = 0; at < grid.inside.length; at++) {
+    if (grid.inside[at]! < 1) continue;
+    const colour = (rgba[at * 4]! << 16) | (rgba[at * 4 + 1]! << 8) | rgba[at * 4 + 2]!;
+    found.set(colour, (found.get(colour) ?? 0) + 1);
+  }
+  return found;
+}
+
+describe("what a figure's pieces wear", () => {
+  it("in the steps of its value plan is each step in a grey of its own, of the share it has, in no other light", async () => {
+    const skins = await ask("values");
+    for (const surface of seatedSurfaces(job, shown.figureId)) {
+      const skin = skins.get(surface.id)!;
+      expect(skin.lit).toBe(false);
+      const found = [...coloursOf(skin)].sort(([a], [b]) => a - b);
+      const count = stepCount(surface.volumes, figureOf(job, surface).standard);
+      expect(found.map(([colour]) => colour % 0x10101)).toEqual(Array(count).fill(0));
+      const all = found.reduce((sum, [, cells]) => sum + cells, 0);
+      const shares = stepShares(surface.volumes, count);
+      found.forEach(([, cells], step) => expect(Math.abs(cells / all - shares[step]!)).toBeLessThan(0.03));
+    }
+  });
+
+  it("primed is one colour under the lamp, and painted is what its coats are", async () => {
+    const [primed, painted] = [await ask("primer"), await ask("paint")];
+    for (const [id, skin] of primed) {
+      expect(skin.lit).toBe(true);
+      expect(coloursOf(skin).size).toBe(1);
+      expect(coloursOf(painted.get(id)!).size).toBeGreaterThan(10);
+    }
+    expect(primed.size).toBe(4);
+  });
+});
