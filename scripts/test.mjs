@@ -44,9 +44,17 @@ const COVERED = process.env.CRENNA_COVERAGE !== "0";
 const npm = (title, ...args) => ({ title, command: "npm", args });
 
 /** Which browser tests take about half of the time; the others, new ones too, are the second half. */
-const FIRST_HALF = ["everywhere", "coats", "controls", "start", "surfaces", "patterns", "few-clicks"].map(
-  (name) => `${name}.spec.ts`,
-);
+const FIRST_HALF = [
+  "everywhere",
+  "coats",
+  "controls",
+  "start",
+  "surfaces",
+  "patterns",
+  "few-clicks",
+  "saving",
+  "palette-questions",
+].map((name) => `${name}.spec.ts`);
 const specs = readdirSync(path.join(root, "tests/e2e")).filter((name) => name.endsWith(".spec.ts"));
 
 /** Browser tests run in two halves side by side, each with its own server, port and database. */

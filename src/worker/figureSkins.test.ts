@@ -9,8 +9,8 @@ import { simulator } from "./simulation";
 
 const job = wholeSergeant();
 const shown = { job, paints: demoShelf, figureId: job.figures[0]!.id, step: null };
-const ask = async (as: (typeof FIGURE_AS)[number]) =>
-  (await skinsOn(await simulator, { ...shown, as }, false, () => Promise.resolve(true)))!;
+const ask = async (as: (typeof FIGURE_AS)[number], changed: Partial<typeof shown> = {}) =>
+  (await skinsOn(await simulator, { ...shown, ...changed, as }, false, () => Promise.resolve(true)))!;
 
 /** How many cells wholly on the piece have each colour. */
 function coloursOf({ rgba, grid }: PieceSkin): Map<number, number> {
@@ -46,5 +46,14 @@ describe("what a figure's pieces wear", () => {
       expect(coloursOf(painted.get(id)!).size).toBeGreaterThan(10);
     }
     expect(primed.size).toBe(4);
+  });
+
+  it("bare is kept while coats are edited, and lays none of them", async () => {
+    const [primed, planned] = [await ask("primer"), await ask("values")];
+    // A coat of a mix that is not there could not be laid.
+    const coats = job.surfaces[0]!.coats.map((coat) => ({ ...coat, mixId: "gone", seed: coat.seed + 1 }));
+    const edited = { ...job, surfaces: job.surfaces.map((surface) => ({ ...surface, coats })) };
+    expect([...(await ask("primer", { job: edited })).values()]).toEqual([...primed.values()]);
+    for (const [id, skin] of await ask("values", { job: edited })) expect(skin).toBe(planned.get(id));
   });
 });

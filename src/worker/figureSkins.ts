@@ -80,22 +80,29 @@ export interface FigureShown {
 const FULL_CELLS = 400_000;
 
 /** Steps of light are greys of their own, which no lamp shades once more. */
-const PLANNED = { upTo: 0, lit: false, map: "values" } as const;
+const PLANNED = { lit: false, map: "values" } as const;
+
+/** A job before anything is painted: nothing of a bare piece depends on its coats, so none are laid for it. */
+const primed = (job: Job): Job => ({
+  ...job,
+  surfaces: job.surfaces.map((surface) => ({ ...surface, coats: [] })),
+});
 
 /** Skins of everything that is seated; null where it was stopped. */
 export async function skinsOn(
   sim: Simulator,
-  { job, paints, figureId, as, step }: FigureShown,
+  { job: given, paints, figureId, as, step }: FigureShown,
   full: boolean,
   wanted: StillWanted,
 ): Promise<Map<string, PieceSkin> | null> {
   const skins = new Map<string, PieceSkin>();
+  const job = as === "paint" ? given : primed(given);
   const seated = seatedSurfaces(job, figureId);
   for (const [at, { id }] of seated.entries()) {
     if (!(await wanted(at, seated.length))) return null;
-    const shown = step?.surfaceId === id ? step.upTo : null;
-    const whatOf = as === "values" ? PLANNED : { upTo: as === "paint" ? shown : 0, lit: true };
-    const request = { job, paints, surfaceId: id, ...whatOf, mostCells: FULL_CELLS };
+    const upTo = as === "paint" && step?.surfaceId === id ? step.upTo : null;
+    const looked = as === "values" ? PLANNED : { lit: true };
+    const request = { job, paints, surfaceId: id, upTo, ...looked, mostCells: FULL_CELLS };
     try {
       const skin = await figureSkin(sim, request, full, () => wanted(at, seated.length));
       if (!skin) return null;

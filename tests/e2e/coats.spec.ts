@@ -1,36 +1,41 @@
-import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
+import { expect, test, type APIRequestContext } from "@playwright/test";
 import { encode } from "fast-png";
 import { hexToLab } from "../../src/core/colour/spaces";
-import { demoJob, fine, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
+import {
+  fine,
+  go,
+  otherPixels,
+  pixels,
+  put,
+  samePixels,
+  saved,
+  sharedPage,
+  storedJob,
+  type Opened,
+} from "./support";
 
-/** Opens a surface of a fresh demo in the Coats stage, and keeps only what else is named. */
-async function openSurface(
-  page: Page,
-  request: APIRequestContext,
-  name: string,
-  kept: readonly string[],
-): Promise<string> {
-  const id = await demoJob(request, kept);
-  await page.goto(`/job/${id}/coats`);
-  if (kept.length > 1) await chooseSurface(page, name);
-  await fine(page);
-  return id;
-}
+const opened = sharedPage("Coats", ["satchel", "strap", "gloves"]);
 
-async function chooseSurface(page: Page, name: string): Promise<void> {
-  await page.getByRole("combobox", { name: /^Surface: / }).click();
+/** Goes to the coats of a surface: all of them, flat and in their colours. */
+async function openSurface(name: string): Promise<Opened> {
+  const { page } = opened;
+  await go(page, "Coats");
+  const shown = page.getByRole("combobox", { name: /^Surface: / });
+  await shown.click();
   await page.getByRole("option", { name, exact: true }).click();
+  await expect(page.getByRole("combobox", { name: `Surface: ${name}` })).toBeVisible();
+  for (const look of ["Flat", "Colour"]) await page.getByRole("button", { name: look, exact: true }).click();
   await fine(page);
+  return opened;
 }
 
 const surfaceOf = async (request: APIRequestContext, id: string, surfaceId: string) =>
   (await storedJob(request, id)).surfaces.find((one) => one.id === surfaceId)!;
 
 test("a surface is started from a scheme by one question each, and brought back by undo", async ({
-  page,
   request,
 }) => {
-  const id = await openSurface(page, request, "Shoulder strap", ["strap"]);
+  const { page, id } = await openSurface("Shoulder strap");
   const before = (await surfaceOf(request, id, "strap")).coats.map((coat) => coat.id);
   await page.getByRole("button", { name: "From a scheme" }).click();
   const dialog = page.getByRole("dialog");
@@ -59,10 +64,9 @@ test("a surface is started from a scheme by one question each, and brought back 
 });
 
 test("the finish is planned backwards: what to paint for what is to be seen, taken over as a mix", async ({
-  page,
   request,
 }) => {
-  const id = await openSurface(page, request, "Satchel", ["satchel"]);
+  const { page, id } = await openSurface("Satchel");
   await page.getByRole("button", { name: /^Coat 3/ }).click();
   await page.getByRole("tab", { name: "Plan backwards" }).click();
   const panel = page.getByRole("tabpanel");
@@ -83,10 +87,9 @@ test("the finish is planned backwards: what to paint for what is to be seen, tak
 });
 
 test("the surface is seen on its form, from across the table, under a moved lamp, and as a map", async ({
-  page,
   request,
 }) => {
-  const id = await openSurface(page, request, "Gloves", ["gloves"]);
+  const { page, id } = await openSurface("Gloves");
   const near = await pixels(page);
   await page.getByRole("combobox", { name: /^Seen/ }).click();
   await page.getByRole("option", { name: /across the table/ }).click();
@@ -116,18 +119,15 @@ test("the surface is seen on its form, from across the table, under a moved lamp
   await expect(async () => expect(await shot()).not.toBe(front)).toPass();
 });
 
-test("the value plan follows the material, and a coat keeps to some of its steps", async ({
-  page,
-  request,
-}) => {
-  const id = await openSurface(page, request, "Gloves", ["gloves"]);
+test("the value plan follows the material, and a coat keeps to some of its steps", async ({ request }) => {
+  const { page, id } = await openSurface("Gloves");
   const painted = await pixels(page);
   await page.getByRole("button", { name: "Value plan" }).click();
   const leather = await otherPixels(page, painted);
-  await page.getByRole("button", { name: /^1 Brief/ }).click();
+  await go(page, "Brief");
   await page.getByRole("combobox", { name: "Made of" }).click();
   await page.getByRole("option", { name: "Dull cloth" }).click();
-  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await go(page, "Coats");
   await otherPixels(page, leather);
   await page.getByRole("button", { name: "Colour", exact: true }).click();
   await samePixels(page, painted);
@@ -142,11 +142,8 @@ test("the value plan follows the material, and a coat keeps to some of its steps
   expect(place.kind === "zones" && place.values!.from).toBeCloseTo(0.4);
 });
 
-test("an outline is drawn by keyboard, corner by corner, and the coat keeps to it", async ({
-  page,
-  request,
-}) => {
-  const id = await openSurface(page, request, "Satchel", ["satchel"]);
+test("an outline is drawn by keyboard, corner by corner, and the coat keeps to it", async ({ request }) => {
+  const { page, id } = await openSurface("Satchel");
   await page.getByRole("button", { name: /^Coat 2/ }).click();
   const before = await pixels(page);
   await page.getByRole("button", { name: "Draw an outline" }).focus();
@@ -175,10 +172,9 @@ test("an outline is drawn by keyboard, corner by corner, and the coat keeps to i
 });
 
 test("coats are copied to another surface, kept as a variant, and the variant painted instead", async ({
-  page,
   request,
 }) => {
-  const id = await openSurface(page, request, "Satchel", ["satchel", "gloves"]);
+  const { page, id } = await openSurface("Satchel");
   await page.getByRole("button", { name: /^Coat 6/ }).click();
   await page.getByRole("button", { name: "Copy to" }).click();
   await page.getByRole("menuitem", { name: "Gloves: this coat" }).click();
@@ -199,8 +195,8 @@ test("coats are copied to another surface, kept as a variant, and the variant pa
   }).toPass();
 });
 
-test("the leathers of a figure are unlike where they touch", async ({ page, request }) => {
-  const id = await openSurface(page, request, "Satchel", ["satchel", "strap", "gloves"]);
+test("the leathers of a figure are unlike where they touch", async ({ request }) => {
+  const { page, id } = await openSurface("Satchel");
   await page.getByRole("button", { name: "Leathers" }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByTestId("least-step")).toHaveText(/L\* 1\d apart at least/);
@@ -216,11 +212,10 @@ test("the leathers of a figure are unlike where they touch", async ({ page, requ
 });
 
 test("relief comes from a greyscale picture; another file is refused with the reason", async ({
-  page,
   request,
 }) => {
-  const id = await demoJob(request, ["satchel"]);
-  await page.goto(`/job/${id}/brief`);
+  const { page, id } = await openSurface("Satchel");
+  await go(page, "Brief");
   const picker = page.getByLabel("Relief picture");
   await picker.setInputFiles({ name: "notes.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
   await expect(page.getByText(/notes.png: This file cannot be read as a PNG/)).toBeVisible();
@@ -235,7 +230,7 @@ test("relief comes from a greyscale picture; another file is refused with the re
   const stored = async () => (await surfaceOf(request, id, "satchel")).relief;
   await expect(async () => expect(await stored()).toMatchObject({ name: "Ribs", widthMm: 4 })).toPass();
   const relief = await stored();
-  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await go(page, "Coats");
   const ribbed = await pixels(page);
   await page.getByRole("button", { name: "Undo" }).click();
   await otherPixels(page, ribbed);

@@ -1,10 +1,10 @@
 import { expect, test, type Page } from "@playwright/test";
-import { demoJob, fine, seriousFindings } from "./support";
+import { demoJob, fine, go, seriousFindings, sharedPage } from "./support";
 
-const STAGES = ["brief", "palette", "coats", "check", "bench", "log"] as const;
+const STAGES = ["Brief", "Palette", "Coats", "Check", "Bench", "Log"] as const;
 
 async function ready(page: Page, view: string): Promise<void> {
-  if (view.endsWith("coats")) await fine(page);
+  if (/coats$/i.test(view)) await fine(page);
   else await expect(page.locator("main")).not.toBeEmpty();
 }
 
@@ -23,25 +23,100 @@ for (const view of ["/", "/shelf", "/settings"])
     await usable(page, view);
   });
 
-test("every stage of a whole job is usable without sight and mouse", async ({ page, request }) => {
-  await page.goto(`/job/${await demoJob(request)}/${STAGES[0]}`);
-  for (const [at, stage] of STAGES.entries()) {
-    await page.getByRole("button", { name: new RegExp(`^${at + 1} ${stage}`, "i") }).click();
-    await expect(page).toHaveURL(new RegExp(`${stage}$`));
-    await ready(page, stage);
-    await usable(page, stage);
-  }
-});
+test.describe("a whole job", () => {
+  const opened = sharedPage("Brief");
 
-test("what opens in the palette is usable without sight and mouse", async ({ page, request }) => {
-  await page.goto(`/job/${await demoJob(request, ["coat-skirt"])}/palette`);
-  for (const shown of ["Value ladder", "Goals", "Wells", "Mixes"]) {
-    await page.getByRole("button", { name: shown, exact: true }).click();
-    await usable(page, shown, "main");
-  }
-  const closed = page.getByRole("button", { name: /\?$|^Draw the gradient/, expanded: false });
-  while ((await closed.count()) > 0) await closed.first().click();
-  await usable(page, "questions");
+  test("every stage of a whole job is usable without sight and mouse", async () => {
+    const { page } = opened;
+    for (const stage of STAGES) {
+      await go(page, stage);
+      await expect(page).toHaveURL(new RegExp(`${stage}$`, "i"));
+      await ready(page, stage);
+      await usable(page, stage);
+    }
+  });
+
+  test("what opens in the palette is usable without sight and mouse", async () => {
+    const { page } = opened;
+    await go(page, "Palette");
+    for (const shown of ["Value ladder", "Goals", "Wells", "Mixes"]) {
+      await page.getByRole("button", { name: shown, exact: true }).click();
+      await usable(page, shown, "main");
+    }
+    const closed = page.getByRole("button", { name: /\?$|^Draw the gradient/, expanded: false });
+    while ((await closed.count()) > 0) await closed.first().click();
+    await usable(page, "questions");
+  });
+
+  test("what opens in the coats is usable without sight and mouse", async () => {
+    const { page } = opened;
+    await go(page, "Coats");
+    await ready(page, "Coats");
+    for (const tab of ["Pattern", "Guides", "Wear", "Plan backwards", "Variants"]) {
+      await page.getByRole("tab", { name: tab }).click();
+      await usable(page, tab, "[role=tabpanel]");
+    }
+    for (const dialog of ["From a scheme", "Leathers"]) {
+      await page.getByRole("button", { name: dialog }).click();
+      await expect(page.getByRole("dialog")).toBeVisible();
+      await usable(page, dialog, "[role=dialog]");
+      await page.keyboard.press("Escape");
+      await expect(page.getByRole("dialog")).toHaveCount(0);
+    }
+  });
+
+  test("stages are reached and worked by keyboard alone", async () => {
+    const { page } = opened;
+    await go(page, "Brief");
+    await page.getByRole("button", { name: /^3 Coats/ }).focus();
+    await page.keyboard.press("Enter");
+    await expect(page).toHaveURL(/coats$/);
+    await fine(page);
+    await page.getByRole("button", { name: /^Coat 3/ }).focus();
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("heading", { name: "3 Straw boxes" })).toBeVisible();
+    await page.getByLabel("Passes").focus();
+    await page.keyboard.press("ArrowUp");
+    await expect(page.getByLabel("Passes")).toHaveValue("3");
+    await page.getByRole("tab", { name: "Pattern" }).focus();
+    await page.keyboard.press("Control+z");
+    await expect(page.getByLabel("Passes")).toHaveValue("2");
+  });
+
+  test("on a tablet the side columns become drawers", async () => {
+    const { page } = opened;
+    await page.setViewportSize({ width: 820, height: 1180 });
+    await go(page, "Coats");
+    await fine(page);
+    await page.getByRole("button", { name: "Coats", exact: true }).click();
+    await page.getByRole("button", { name: /^Coat 7/ }).click();
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Chosen coat" }).click();
+    await expect(page.getByRole("heading", { name: "7 Rust lines" })).toBeVisible();
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width).toBeLessThanOrEqual(820);
+    await page.keyboard.press("Escape");
+    await go(page, "Palette");
+    await page.getByRole("button", { name: "Pots", exact: true }).click();
+    await expect(page.getByRole("link", { name: "Whole shelf" })).toBeVisible();
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Questions", exact: true }).click();
+    await expect(page.getByRole("button", { name: "Find mixes" })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+    await page.keyboard.press("Escape");
+  });
+
+  test("on a phone the bench shows its card first and fits", async () => {
+    const { page } = opened;
+    await page.setViewportSize({ width: 390, height: 844 });
+    await go(page, "Bench");
+    const card = page.getByRole("article", { name: "Card 1, Base" });
+    await expect(card.getByRole("button", { name: "Done", exact: true })).toBeVisible();
+    const box = (await card.boundingBox())!;
+    expect(box.width).toBeGreaterThan(300);
+    expect(box.y).toBeLessThan(200);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  });
 });
 
 test("the dialog of a pot is usable without sight and mouse", async ({ page }) => {
@@ -53,27 +128,11 @@ test("the dialog of a pot is usable without sight and mouse", async ({ page }) =
   }
 });
 
-test("what opens in the coats is usable without sight and mouse", async ({ page, request }) => {
-  await page.goto(`/job/${await demoJob(request, ["coat-skirt", "satchel", "strap"])}/coats`);
-  await ready(page, "coats");
-  for (const tab of ["Pattern", "Guides", "Wear", "Plan backwards", "Variants"]) {
-    await page.getByRole("tab", { name: tab }).click();
-    await usable(page, tab, "[role=tabpanel]");
-  }
-  for (const dialog of ["From a scheme", "Leathers"]) {
-    await page.getByRole("button", { name: dialog }).click();
-    await expect(page.getByRole("dialog")).toBeVisible();
-    await usable(page, dialog, "[role=dialog]");
-    await page.keyboard.press("Escape");
-    await expect(page.getByRole("dialog")).toHaveCount(0);
-  }
-});
-
 test("no other host is asked, nothing breaks the page's policy, and nothing is logged as an error", async ({
   page,
   request,
 }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
+  const id = await demoJob(request, ["strap"]);
   const foreign: string[] = [];
   const errors: string[] = [];
   page.on("request", (one) => {
@@ -82,12 +141,17 @@ test("no other host is asked, nothing breaks the page's policy, and nothing is l
   });
   page.on("console", (message) => message.type() === "error" && errors.push(message.text()));
   page.on("pageerror", (error) => errors.push(error.message));
-  for (const view of ["/", "/shelf", "/settings", ...STAGES.map((stage) => `/job/${id}/${stage}`)]) {
+  for (const view of [
+    "/",
+    "/shelf",
+    "/settings",
+    ...STAGES.map((stage) => `/job/${id}/${stage.toLowerCase()}`),
+  ]) {
     const response = await page.goto(view);
     expect(response?.headers()["content-security-policy"]).toContain("default-src 'none'");
     await ready(page, view);
   }
-  await page.goto(`/job/${id}/bench`);
+  await go(page, "Bench");
   const pdf = page.waitForEvent("download");
   await page.getByRole("button", { name: "Cards and guides as PDF" }).click();
   await pdf;
@@ -131,55 +195,4 @@ test("the server refuses foreign hosts and origins, wrong and oversized bodies, 
   const page = await request.get("/_astro/../../../package.json");
   expect(await page.text()).not.toContain("dependencies");
   expect(baseURL).toContain("127.0.0.1");
-});
-
-test("stages are reached and worked by keyboard alone", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/brief`);
-  await page.getByRole("button", { name: /^3 Coats/ }).focus();
-  await page.keyboard.press("Enter");
-  await expect(page).toHaveURL(/coats$/);
-  await fine(page);
-  await page.getByRole("button", { name: /^Coat 3/ }).focus();
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: "3 Straw boxes" })).toBeVisible();
-  await page.getByLabel("Passes").focus();
-  await page.keyboard.press("ArrowUp");
-  await expect(page.getByLabel("Passes")).toHaveValue("3");
-  await page.getByRole("tab", { name: "Pattern" }).focus();
-  await page.keyboard.press("Control+z");
-  await expect(page.getByLabel("Passes")).toHaveValue("2");
-});
-
-test("on a tablet the side columns become drawers", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.setViewportSize({ width: 820, height: 1180 });
-  await page.goto(`/job/${id}/coats`);
-  await fine(page);
-  await page.getByRole("button", { name: "Coats", exact: true }).click();
-  await page.getByRole("button", { name: /^Coat 7/ }).click();
-  await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Chosen coat" }).click();
-  await expect(page.getByRole("heading", { name: "7 Rust lines" })).toBeVisible();
-  const width = await page.evaluate(() => document.documentElement.scrollWidth);
-  expect(width).toBeLessThanOrEqual(820);
-  await page.goto(`/job/${id}/palette`);
-  await page.getByRole("button", { name: "Pots", exact: true }).click();
-  await expect(page.getByRole("link", { name: "Whole shelf" })).toBeVisible();
-  await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Questions", exact: true }).click();
-  await expect(page.getByRole("button", { name: "Find mixes" })).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
-});
-
-test("on a phone the bench shows its card first and fits", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`/job/${id}/bench`);
-  const card = page.getByRole("article", { name: "Card 1, Base" });
-  await expect(card.getByRole("button", { name: "Done", exact: true })).toBeVisible();
-  const box = (await card.boundingBox())!;
-  expect(box.width).toBeGreaterThan(300);
-  expect(box.y).toBeLessThan(200);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -1,7 +1,9 @@
 import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
 import { validateBytes } from "gltf-validator";
-import { demoJob, fine, otherPixels, pixels, put, saved, seriousFindings, storedJob } from "./support";
+import { fine, go, otherPixels, pixels, put, saved, seriousFindings, sharedPage, storedJob } from "./support";
+
+const opened = sharedPage("Coats", ["coat-skirt", "satchel"]);
 
 /** Waits until the whole figure is painted in full. @returns a hash of its picture */
 async function figureSeen(page: Page): Promise<string> {
@@ -28,24 +30,19 @@ async function otherFigure(page: Page, before: string, what: string): Promise<st
   return now;
 }
 
-const stage = (page: Page, name: RegExp) => page.getByRole("button", { name }).click();
-
 async function choose(page: Page, surface: string): Promise<void> {
   await page.getByRole("combobox", { name: /^Surface: / }).click();
   await page.getByRole("option", { name: surface, exact: true }).click();
 }
 
-test("a surface is seated, the lamp turned, and both change where its light falls", async ({
-  page,
-  request,
-}) => {
-  const id = await demoJob(request, ["coat-skirt", "satchel"]);
-  await page.goto(`/job/${id}/coats`);
+test("a surface is seated, the lamp turned, and both change where its light falls", async ({ request }) => {
+  const { page, id } = opened;
+  await go(page, "Coats");
   await choose(page, "Satchel");
   await page.getByRole("button", { name: "Light map" }).click();
   await fine(page);
   const onLeftHip = await pixels(page);
-  await stage(page, /^1 Brief/);
+  await go(page, "Brief");
   const seat = page.getByRole("group", { name: "On the figure" });
   await seat.getByRole("combobox", { name: "Seat" }).click();
   await page.getByRole("option", { name: "right hip" }).click();
@@ -53,26 +50,24 @@ test("a surface is seated, the lamp turned, and both change where its light fall
   await saved(page);
   const [stored] = (await storedJob(request, id)).surfaces.filter((one) => one.name === "Satchel");
   expect(stored!.seat).toMatchObject({ id: "right-hip", turnDeg: 20 });
-  await stage(page, /^3 Coats/);
+  await go(page, "Coats");
   const onRightHip = await otherPixels(page, onLeftHip, "seat");
   const lamp = page.getByRole("slider", { name: "Lamp" });
   for (let press = 0; press < 6; press++) await lamp.press("ArrowRight");
   await otherPixels(page, onRightHip, "lamp");
   // Laid aside it is lit as if it faced the painter.
-  await stage(page, /^1 Brief/);
+  await go(page, "Brief");
   await seat.getByRole("combobox", { name: "Seat" }).click();
   await page.getByRole("option", { name: "lies aside" }).click();
   await expect(seat.getByRole("button", { name: /^Seat it: / })).toBeVisible();
-  await saved(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(seat.getByRole("combobox", { name: "Seat" })).toHaveText("right hip");
 });
 
-test("the figure is seen whole, turned by keys, from its sides and from afar; a press chooses a piece", async ({
-  page,
-  request,
-}) => {
-  const id = await demoJob(request, ["coat-skirt", "gloves"]);
-  await page.goto(`/job/${id}/check`);
-  await choose(page, "Gloves");
+test("the figure is seen whole, turned by keys, from its sides and from afar; a press chooses a piece", async () => {
+  const { page } = opened;
+  await go(page, "Check");
+  await choose(page, "Satchel");
   await page.getByRole("button", { name: "Whole figure" }).click();
   const front = await figureSeen(page);
   const turned = page.getByRole("group", { name: /The whole figure/ });
@@ -93,16 +88,31 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   await page.mouse.click(box.x + 0.5 * box.width, box.y + 0.56 * box.height);
   await expect(page.getByRole("combobox", { name: "Surface: Coat skirt" })).toBeVisible();
   // In Coats the same figure shows this surface as far as it is painted.
-  await stage(page, /^3 Coats/);
+  await go(page, "Coats");
   await page.getByRole("button", { name: "Painted", exact: true }).click();
   const done = await figureSeen(page);
   await page.getByRole("button", { name: "One coat back" }).click();
   await otherFigure(page, done, "one coat less");
 });
 
-test("a body is chosen and posed; without one its pieces lie aside", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt", "satchel"]);
-  await page.goto(`/job/${id}/brief`);
+test("the figure goes out as a textured form that another reader finds right", async ({ request }) => {
+  const { page, id } = opened;
+  await go(page, "Check");
+  await page.getByRole("button", { name: "Whole figure" }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export glTF" }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/\.glb$/);
+  const report = await validateBytes(new Uint8Array(readFileSync(await file.path())));
+  expect(report.issues.numErrors).toBe(0);
+  const { surfaces } = await storedJob(request, id);
+  expect(report.info.resources.filter(({ mimeType }) => mimeType === "image/png")).toHaveLength(
+    surfaces.length,
+  );
+});
+test("a body is chosen and posed; without one its pieces lie aside", async ({ request }) => {
+  const { page, id } = opened;
+  await go(page, "Brief");
   await page.getByRole("button", { name: "Whole figure" }).click();
   const standing = await figureSeen(page);
   expect(await seriousFindings(page, "light")).toEqual([]);
@@ -122,20 +132,4 @@ test("a body is chosen and posed; without one its pieces lie aside", async ({ pa
   await page.getByRole("option", { name: "none", exact: true }).click();
   await expect(page.getByText("This figure has no body yet: choose one in the Brief.")).toBeVisible();
   await expect(page.getByTestId("figure").locator("canvas")).toHaveCount(0);
-});
-
-test("the figure goes out as a textured form that another reader finds right", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt", "strap"]);
-  await page.goto(`/job/${id}/check`);
-  await page.getByRole("button", { name: "Whole figure" }).click();
-  const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Export glTF" }).click();
-  const file = await download;
-  expect(file.suggestedFilename()).toMatch(/\.glb$/);
-  const report = await validateBytes(new Uint8Array(readFileSync(await file.path())));
-  expect(report.issues.numErrors).toBe(0);
-  const { surfaces } = await storedJob(request, id);
-  expect(report.info.resources.filter(({ mimeType }) => mimeType === "image/png")).toHaveLength(
-    surfaces.length,
-  );
 });

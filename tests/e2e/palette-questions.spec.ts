@@ -1,9 +1,17 @@
 import sharp from "sharp";
 import { expect, test, type Page } from "@playwright/test";
-import { demoJob, saved, storedHistory, storedJob } from "./support";
+import { go, saved, sharedPage, storedHistory, storedJob } from "./support";
 
-async function open(page: Page, id: string, title: string) {
-  await page.goto(`/job/${id}/palette`);
+const opened = sharedPage("Palette", ["coat-skirt"]);
+
+/** Goes to the mixes of the palette. */
+async function mixes(page: Page): Promise<void> {
+  await go(page, "Palette");
+  await page.getByRole("button", { name: "Mixes", exact: true }).click();
+}
+
+async function open(page: Page, title: string) {
+  await mixes(page);
   const question = page.getByRole("region", { name: title });
   await question.getByRole("button", { name: title }).click();
   return question;
@@ -20,12 +28,9 @@ async function choose(
   await page.getByRole("option", { name: entry, exact: true }).click();
 }
 
-test("a gradient between two mixes is even to the eye, and its steps are taken over", async ({
-  page,
-  request,
-}) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  const question = await open(page, id, "Draw the gradient between these two");
+test("a gradient between two mixes is even to the eye, and its steps are taken over", async ({ request }) => {
+  const { page, id } = opened;
+  const question = await open(page, "Draw the gradient between these two");
   await choose(page, question, "From", "Deep tarn");
   await choose(page, question, "To", "Straw");
   await expect(question.getByText(/^\d+ : \d+/)).toHaveCount(3);
@@ -47,11 +52,10 @@ test("a gradient between two mixes is even to the eye, and its steps are taken o
 });
 
 test("what must lie under a glaze is told, with a mix for it, or that nothing reaches the goal", async ({
-  page,
   request,
 }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  const question = await open(page, id, "What must lie under this glaze?");
+  const { page, id } = opened;
+  const question = await open(page, "What must lie under this glaze?");
   await expect(question.getByText(/This must lie below: #[0-9a-f]{6}/)).toBeVisible();
   await question.getByRole("button", { name: "Find a mix for below" }).click();
   await question.getByRole("button", { name: "Take" }).first().click();
@@ -63,12 +67,11 @@ test("what must lie under a glaze is told, with a mix for it, or that nothing re
 });
 
 test("a painter without a pot gets a substitute, takes it over, and the coats that use it change", async ({
-  page,
   request,
 }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
+  const { page, id } = opened;
   const before = await storedJob(request, id);
-  const question = await open(page, id, "What replaces a pot I lack?");
+  const question = await open(page, "What replaces a pot I lack?");
   await choose(page, question, "The pot I lack", "Rust Red");
   await expect(question.getByText(/Judged as it lies in Rust lines/)).toBeVisible();
   await question.getByRole("button", { name: "Find what replaces it" }).click();
@@ -83,9 +86,9 @@ test("a painter without a pot gets a substitute, takes it over, and the coats th
   expect(using(after)).toBe(2);
 });
 
-test("coats to cover are counted, and other eyes are asked", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  const cover = await open(page, id, "How many coats to cover?");
+test("coats to cover are counted, and other eyes are asked", async () => {
+  const { page } = opened;
+  const cover = await open(page, "How many coats to cover?");
   await choose(page, cover, "Mix", "Straw");
   await choose(page, cover, "Over", "black primer");
   await expect(cover.getByText(/^\d+ coats at 1 : 1; off by/)).toBeVisible();
@@ -97,11 +100,10 @@ test("coats to cover are counted, and other eyes are asked", async ({ page, requ
 });
 
 test("a mix for a colour is searched over every pot at hand, and taken over with its goal", async ({
-  page,
   request,
 }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/palette`);
+  const { page, id } = opened;
+  await mixes(page);
   const question = page.getByRole("region", { name: "What do I mix for this colour?" });
   await question.getByLabel("Colour", { exact: true }).fill("lab(52 -14 18)");
   await question.getByRole("button", { name: "Find mixes" }).click();
@@ -123,11 +125,10 @@ test("a mix for a colour is searched over every pot at hand, and taken over with
 });
 
 test("a glaze is found for three tones, and one mix is shown as a gradient of its coats", async ({
-  page,
   request,
 }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  const glaze = await open(page, id, "Which glaze carries these tones?");
+  const { page, id } = opened;
+  const glaze = await open(page, "Which glaze carries these tones?");
   await glaze.getByRole("button", { name: "Find glazes" }).click();
   await expect(glaze.getByText(/, \d+ : 1, \d coats?/).first()).toBeVisible();
   await glaze.getByRole("button", { name: "Take" }).first().click();
@@ -141,12 +142,13 @@ test("a glaze is found for three tones, and one mix is shown as a gradient of it
 });
 
 test("a well is begun from a mix, steered to a tone, and its drops are what the log keeps", async ({
-  page,
   request,
 }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/palette`);
+  const { page, id } = opened;
+  await mixes(page);
   const card = page.getByRole("region", { name: "Mix Straw", exact: true });
+  // What a mix says is there once it is in view.
+  await card.scrollIntoViewIfNeeded();
   await expect(card.getByText(/^For Straw boxes: drops \d+ Straw, \d+ Shell/)).toBeVisible();
   await card.getByRole("button", { name: "Begin a well" }).click();
   const well = page.getByRole("region", { name: "Well Straw" });
@@ -164,7 +166,7 @@ test("a well is begun from a mix, steered to a tone, and its drops are what the 
   await expect(async () =>
     expect((await storedHistory(request, id)).wells[0]!.added.length).toBeGreaterThan(2),
   ).toPass();
-  await page.goto(`/job/${id}/log`);
+  await go(page, "Log");
   await page.getByRole("checkbox", { name: "Straw boxes done" }).click();
   await expect(page.getByText(/^Mixed: \d+ drops Straw/)).toBeVisible();
   await expect(async () => {
@@ -173,9 +175,9 @@ test("a well is begun from a mix, steered to a tone, and its drops are what the 
   }).toPass();
 });
 
-test("goals come from a picture: main colours, a point, and grey set right", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/palette`);
+test("goals come from a picture: main colours, a point, and grey set right", async ({ request }) => {
+  const { page, id } = opened;
+  await mixes(page);
   await page.getByRole("button", { name: "Goals" }).click();
   const input = page.getByLabel("Reference picture");
   await input.setInputFiles({ name: "note.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
@@ -226,9 +228,9 @@ test("goals come from a picture: main colours, a point, and grey set right", asy
   expect(file.pictures).toHaveLength(1);
 });
 
-test("the value ladder shows every mix against its goal", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/palette`);
+test("the value ladder shows every mix against its goal", async ({ request }) => {
+  const { page, id } = opened;
+  await mixes(page);
   await page.getByRole("button", { name: "Value ladder" }).click();
   const ladder = page.getByRole("region", { name: "Value ladder" });
   await expect(ladder.getByRole("img", { name: "Lightness of every mix against its goal" })).toBeVisible();

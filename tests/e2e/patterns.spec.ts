@@ -1,19 +1,25 @@
 import { readFileSync } from "node:fs";
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import type { CamouflageParams } from "../../src/core/patterns/camouflage/params";
-import { fine, otherPixels, pixels, saved, storedJob } from "./support";
+import { fine, go, otherPixels, pixels, saved, sharedPage, storedJob } from "./support";
 
-/** A new job with one bare sleeve, opened at its coats. */
-async function bareSleeve(page: Page, request: APIRequestContext): Promise<string> {
-  const response = await request.post("/api/jobs", { data: { from: "new", name: "Watch coat" } });
-  const { job } = (await response.json()) as { job: { id: string } };
-  await page.goto(`/job/${job.id}/brief`);
-  await page.getByRole("button", { name: "Add a surface" }).click();
+const opened = sharedPage("Brief", []);
+
+/** Goes to the pattern of a sleeve that has none. */
+async function bareSleeve(): Promise<Page> {
+  const { page } = opened;
+  await go(page, "Brief");
+  const add = page.getByRole("button", { name: "Add a surface" });
+  await add.waitFor();
+  const sleeve = page.getByRole("button", { name: "Remove Sleeve" });
+  // An earlier test may have left one with its pattern.
+  if (await sleeve.isVisible()) await sleeve.click();
+  await add.click();
   await page.getByRole("menuitem", { name: /^Sleeve, cuff or boot/ }).click();
-  await page.getByRole("button", { name: "Remove Sleeve" }).waitFor();
-  await page.getByRole("button", { name: /^3 Coats/ }).click();
+  await sleeve.waitFor();
+  await go(page, "Coats");
   await page.getByRole("tab", { name: "Pattern" }).click();
-  return job.id;
+  return page;
 }
 
 const paramsOf = async (request: APIRequestContext, id: string): Promise<CamouflageParams> =>
@@ -21,10 +27,9 @@ const paramsOf = async (request: APIRequestContext, id: string): Promise<Camoufl
     .params as CamouflageParams;
 
 test("a pattern is put on a sleeve, its shares are set and reached, and it is taken off again", async ({
-  page,
   request,
 }) => {
-  const id = await bareSleeve(page, request);
+  const page = await bareSleeve();
   await fine(page);
   const bare = await pixels(page);
   await page.getByRole("button", { name: "Camouflage" }).click();
@@ -40,7 +45,7 @@ test("a pattern is put on a sleeve, its shares are set and reached, and it is ta
   await expect(layers.getByRole("row", { name: /Dark/ })).toContainText("18.0\u202f%");
   await expect(page.getByText("37.0\u202f% of the base still shows.")).toBeVisible();
   await saved(page);
-  expect((await paramsOf(request, id)).layers.map((layer) => layer.share)).toEqual([26, 19, 18]);
+  expect((await paramsOf(request, opened.id)).layers.map((layer) => layer.share)).toEqual([26, 19, 18]);
 
   // Another try keeps the shares and moves the marks.
   const first = await pixels(page);
@@ -51,13 +56,13 @@ test("a pattern is put on a sleeve, its shares are set and reached, and it is ta
   await page.getByRole("button", { name: "Take the pattern off" }).click();
   await expect(page.getByRole("button", { name: "Check cloth" })).toBeVisible();
   await saved(page);
-  const taken = (await storedJob(request, id)).surfaces.find(({ form }) => form.id === "limb")!;
+  const taken = (await storedJob(request, opened.id)).surfaces.find(({ form }) => form.id === "limb")!;
   expect(taken.pattern).toBeNull();
   expect(taken.coats).toEqual([]);
 });
 
-test("layers are added, told what they may cover, moved and removed", async ({ page, request }) => {
-  const id = await bareSleeve(page, request);
+test("layers are added, told what they may cover, moved and removed", async ({ request }) => {
+  const page = await bareSleeve();
   await page.getByRole("button", { name: "Camouflage" }).click();
   await page.getByRole("button", { name: "Blotch and dot" }).click();
   const layers = page.getByRole("table", { name: "Layers" });
@@ -76,7 +81,7 @@ test("layers are added, told what they may cover, moved and removed", async ({ p
   await expect(page.getByRole("region", { name: "Numbers of Brown" })).toContainText("Irregular?");
   await expect(page.getByRole("region", { name: "Numbers of Brown" })).toContainText("On the real cloth");
   await saved(page);
-  const params = await paramsOf(request, id);
+  const params = await paramsOf(request, opened.id);
   expect(params.layers.map((layer) => layer.id)).toEqual(["brown", "green", "pale", "darkdots", "edge5"]);
   expect(params.layers[0]!.over).toEqual(["base"]);
   expect(params.layers.at(-1)).toMatchObject({ kind: "edge", follows: "green", sizeMm: 0.2 });
@@ -88,8 +93,8 @@ test("layers are added, told what they may cover, moved and removed", async ({ p
   await expect(layers.getByRole("row")).toHaveCount(5);
 });
 
-test("an even pattern is named, its marks are ringed, and one click mends it", async ({ page, request }) => {
-  const id = await bareSleeve(page, request);
+test("an even pattern is named, its marks are ringed, and one click mends it", async ({ request }) => {
+  const page = await bareSleeve();
   await page.getByRole("button", { name: "Camouflage" }).click();
   const green = page.getByRole("region", { name: "Layer Green" });
   await green.getByLabel("Length of a patch").fill("1.5");
@@ -106,11 +111,11 @@ test("an even pattern is named, its marks are ringed, and one click mends it", a
   await expect(finding).toHaveCount(0);
   await expect(page.getByRole("img", { name: /[1-9]\d* marks of the finding/ })).toHaveCount(0);
   await saved(page);
-  expect((await paramsOf(request, id)).layers[0]!.spread).toBeGreaterThanOrEqual(55);
+  expect((await paramsOf(request, opened.id)).layers[0]!.spread).toBeGreaterThanOrEqual(55);
 });
 
-test("the placement guide is drawn by colour and printed at 1 : 1", async ({ page, request }) => {
-  await bareSleeve(page, request);
+test("the placement guide is drawn by colour and printed at 1 : 1", async () => {
+  const page = await bareSleeve();
   await page.getByRole("button", { name: "Camouflage" }).click();
   await page.getByRole("tab", { name: "Guides" }).click();
   await expect(page.getByRole("table", { name: "Colours of the pattern" }).getByRole("row")).toHaveCount(4);
@@ -126,10 +131,9 @@ test("the placement guide is drawn by colour and printed at 1 : 1", async ({ pag
 });
 
 test("five figures are made of one pattern, each its own, and what differs is set in a table", async ({
-  page,
   request,
 }) => {
-  const id = await bareSleeve(page, request);
+  const page = await bareSleeve();
   await page.getByRole("button", { name: /^1 Brief/ }).click();
   await page.getByLabel("Figures alike").fill("5");
   await page.getByRole("button", { name: /^3 Coats/ }).click();
@@ -147,7 +151,7 @@ test("five figures are made of one pattern, each its own, and what differs is se
   await page.getByLabel("Figure 5 without a pattern on this piece").check();
   await otherPixels(page, fifth, "left plain");
   await saved(page);
-  expect((await paramsOf(request, id)).figures).toMatchObject([{ id: "f5", plain: true }]);
+  expect((await paramsOf(request, opened.id)).figures).toMatchObject([{ id: "f5", plain: true }]);
   await page.getByRole("button", { name: /^4 Check/ }).click();
   await expect(page.getByText("No two figures repeat a pattern")).toBeVisible();
 });

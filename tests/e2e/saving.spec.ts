@@ -5,38 +5,83 @@ import path from "node:path";
 import { expect, test } from "@playwright/test";
 import Database from "better-sqlite3";
 import type { Job } from "../../src/core/job";
-import { demoJob, fine, put, saved, storedJob } from "./support";
+import { demoJob, fine, go, put, saved, sharedPage, storedJob } from "./support";
 
-test("a reload comes back to the same place, with undo still there", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/brief`);
-  await put(page, "Round the hem", "60");
-  await page.getByRole("button", { name: /^3 Coats/ }).click();
-  await page.getByRole("tab", { name: "Guides" }).click();
-  await page.getByRole("button", { name: /^Coat 5/ }).click();
-  await saved(page);
-  await page.reload();
-  await expect(page).toHaveURL(/\/coats$/);
-  await expect(page.getByRole("tab", { name: "Guides" })).toHaveAttribute("aria-selected", "true");
-  await expect(page.getByText("after coat 5 of 10")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await saved(page);
-  await expect(async () =>
-    expect((await storedJob(request, id)).surfaces[0]!.form.params.hemMm).toBe(58),
-  ).toPass();
-});
+test.describe("one window", () => {
+  const opened = sharedPage("Brief", ["coat-skirt"]);
 
-test("text is kept while it is typed, not only when the field is left", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/brief`);
-  await page.getByLabel("Notes").fill("The hem is chipped at the left knee.");
-  await expect(async () =>
-    expect((await storedJob(request, id)).figures[0]!.notes).toBe("The hem is chipped at the left knee."),
-  ).toPass();
-  await page.getByLabel("Name of the surface").fill(" ");
-  await expect(page.getByText("It needs a name.")).toBeVisible();
-  await page.getByLabel("Name of the surface").fill("Skirt of the coat");
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("Skirt of the coat");
+  test("a reload comes back to the same place, with undo still there", async ({ request }) => {
+    const { page, id } = opened;
+    await go(page, "Brief");
+    await put(page, "Round the hem", "60");
+    await page.getByRole("button", { name: /^3 Coats/ }).click();
+    await page.getByRole("tab", { name: "Guides" }).click();
+    await page.getByRole("button", { name: /^Coat 5/ }).click();
+    await saved(page);
+    await page.reload();
+    await expect(page).toHaveURL(/\/coats$/);
+    await expect(page.getByRole("tab", { name: "Guides" })).toHaveAttribute("aria-selected", "true");
+    await expect(page.getByText("after coat 5 of 10")).toBeVisible();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await saved(page);
+    await expect(async () =>
+      expect((await storedJob(request, id)).surfaces[0]!.form.params.hemMm).toBe(58),
+    ).toPass();
+  });
+
+  test("text is kept while it is typed, not only when the field is left", async ({ request }) => {
+    const { page, id } = opened;
+    await go(page, "Brief");
+    await page.getByLabel("Notes").fill("The hem is chipped at the left knee.");
+    await expect(async () =>
+      expect((await storedJob(request, id)).figures[0]!.notes).toBe("The hem is chipped at the left knee."),
+    ).toPass();
+    await page.getByLabel("Name of the surface").fill(" ");
+    await expect(page.getByText("It needs a name.")).toBeVisible();
+    await page.getByLabel("Name of the surface").fill("Skirt of the coat");
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("Skirt of the coat");
+  });
+
+  test("edits made while the server is away are kept and saved when it is back", async ({ request }) => {
+    const { page, id } = opened;
+    await go(page, "Brief");
+    await page.route("**/api/jobs/*", (route) =>
+      route.request().method() === "PUT" ? route.abort() : route.continue(),
+    );
+    await put(page, "Round the hem", "56");
+    await expect(page.getByText("Not saved, trying again")).toBeVisible();
+    // Even a reload in between loses nothing.
+    await page.reload();
+    await expect(page.getByLabel("Round the hem")).toHaveValue("56");
+    await page.unroute("**/api/jobs/*");
+    await saved(page);
+    await expect(async () =>
+      expect((await storedJob(request, id)).surfaces[0]!.form.params.hemMm).toBe(56),
+    ).toPass();
+  });
+
+  test("thirty quick edits leave the picture of the last one", async ({ request }) => {
+    const { page, id } = opened;
+    await go(page, "Coats");
+    await fine(page);
+    await page.getByRole("button", { name: /^Coat 7/ }).click();
+    const slider = page.getByRole("slider", { name: "Width against the pattern's" });
+    await slider.focus();
+    for (let press = 0; press < 20; press++) await page.keyboard.press("ArrowRight");
+    for (let press = 0; press < 10; press++) await page.keyboard.press("ArrowLeft");
+    await expect(page.getByText("150 %")).toBeVisible();
+    await fine(page);
+    await saved(page);
+    const job = await storedJob(request, id);
+    expect(job.surfaces[0]!.coats[6]!.technique.params.width).toBe(150);
+    // A fresh window computes the same cover from the saved job: nothing older came in last.
+    const shown = await page.getByText(/% of the surface/).textContent();
+    const other = await page.context().newPage();
+    await other.goto(`/job/${id}/coats`);
+    await fine(other);
+    await other.getByRole("button", { name: /^Coat 7/ }).click();
+    await expect(other.getByText(/% of the surface/)).toHaveText(shown!);
+  });
 });
 
 test("two windows on one job do not overwrite each other in silence", async ({ browser, request }) => {
@@ -74,24 +119,6 @@ test("two windows of one browser follow each other", async ({ context, request }
   await expect(other.getByLabel("Round the hem")).toHaveValue("58");
   await put(one, "Round the hem", "57");
   await expect(other.getByLabel("Round the hem")).toHaveValue("57");
-});
-
-test("edits made while the server is away are kept and saved when it is back", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/brief`);
-  await page.route("**/api/jobs/*", (route) =>
-    route.request().method() === "PUT" ? route.abort() : route.continue(),
-  );
-  await put(page, "Round the hem", "56");
-  await expect(page.getByText("Not saved, trying again")).toBeVisible();
-  // Even a reload in between loses nothing.
-  await page.reload();
-  await expect(page.getByLabel("Round the hem")).toHaveValue("56");
-  await page.unroute("**/api/jobs/*");
-  await saved(page);
-  await expect(async () =>
-    expect((await storedJob(request, id)).surfaces[0]!.form.params.hemMm).toBe(56),
-  ).toPass();
 });
 
 /** Starts a server of its own; resolves with its address. */
@@ -143,27 +170,4 @@ test("a server killed in the middle of edits loses at most the one under way, ne
   expect(after.job.figures[0]!.notes).toBe(`edit ${after.revision - 1}`);
   const file = new Database(path.join(data, "crenna.sqlite"), { readonly: true });
   expect(file.pragma("integrity_check", { simple: true })).toBe("ok");
-});
-
-test("thirty quick edits leave the picture of the last one", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/coats`);
-  await fine(page);
-  await page.getByRole("button", { name: /^Coat 7/ }).click();
-  const slider = page.getByRole("slider", { name: "Width against the pattern's" });
-  await slider.focus();
-  for (let press = 0; press < 20; press++) await page.keyboard.press("ArrowRight");
-  for (let press = 0; press < 10; press++) await page.keyboard.press("ArrowLeft");
-  await expect(page.getByText("150 %")).toBeVisible();
-  await fine(page);
-  await saved(page);
-  const job = await storedJob(request, id);
-  expect(job.surfaces[0]!.coats[6]!.technique.params.width).toBe(150);
-  // A fresh window computes the same cover from the saved job: nothing older came in last.
-  const shown = await page.getByText(/% of the surface/).textContent();
-  const other = await page.context().newPage();
-  await other.goto(`/job/${id}/coats`);
-  await fine(other);
-  await other.getByRole("button", { name: /^Coat 7/ }).click();
-  await expect(other.getByText(/% of the surface/)).toHaveText(shown!);
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
-import { expect, type APIRequestContext, type Locator, type Page } from "@playwright/test";
+import { expect, test, type APIRequestContext, type Locator, type Page } from "@playwright/test";
 import type { AxeResults } from "axe-core";
 import type { History, Job } from "../../src/core/job";
 
@@ -23,6 +23,34 @@ export async function demoJob(request: APIRequestContext, kept?: readonly string
   expect(put.status()).toBe(200);
   return job.id;
 }
+
+/** A page, and the demo job that is open in it. */
+export interface Opened {
+  readonly page: Page;
+  readonly id: string;
+}
+
+/**
+ * A page that the tests of a file, or of a group, go on with one after another: to open one, with its workers cold, takes
+ * longer than most of them. Each begins by going to its stage, and passes alone as well as after those before it.
+ * @param kept as for `demoJob`
+ */
+export function sharedPage(stage: StageName, kept?: readonly string[]): Opened {
+  const opened = {} as { page: Page; id: string };
+  test.beforeAll(async ({ browser, request }) => {
+    opened.id = await demoJob(request, kept);
+    opened.page = await (await browser.newContext()).newPage();
+    await opened.page.goto(`/job/${opened.id}/${stage.toLowerCase()}`);
+  });
+  test.afterAll(() => opened.page.context().close());
+  return opened;
+}
+
+type StageName = "Brief" | "Palette" | "Coats" | "Check" | "Bench" | "Log";
+
+/** Goes to a stage of the open job. */
+export const go = (page: Page, stage: StageName): Promise<void> =>
+  page.getByRole("button", { name: new RegExp(`^\\d ${stage}`) }).click();
 
 export async function storedJob(request: APIRequestContext, id: string): Promise<Job> {
   const response = await request.get(`/api/jobs/${id}`);

@@ -1,15 +1,17 @@
 import { execFileSync } from "node:child_process";
-import { expect, test } from "@playwright/test";
+import { expect, test, type Page } from "@playwright/test";
 import { settParams } from "../../src/core/patterns/sett/testing";
 import type { Job } from "../../src/core/job";
 import {
   demoJob,
   fine,
+  go,
   otherPixels,
   pixels,
   put,
   samePixels,
   saved,
+  sharedPage,
   storedHistory,
   storedJob,
 } from "./support";
@@ -78,125 +80,181 @@ test.describe("the whole way", () => {
   });
 });
 
-test("impossible sizes are refused with the reason, and stay as typed", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/brief`);
-  await put(page, "Round the hem", "120");
-  await expect(page.getByRole("alert")).toContainText("can widen or narrow by 67.7 mm at most");
-  await expect(page.getByLabel("Round the hem")).toHaveValue("120");
-  await put(page, "Round the waist", "0");
-  await expect(page.getByText("Allowed: 2 to 400 mm.")).toBeVisible();
-  await expect(page.getByLabel("Round the waist")).toHaveValue("0");
-  // A hem smaller than the waist is a tulip, and allowed.
-  await put(page, "Round the waist", "50");
-  await put(page, "Round the hem", "30");
-  await expect(page.getByRole("alert")).toHaveCount(0);
-  await expect(page.getByRole("button", { name: /^1 Brief/ })).toContainText("complete");
-});
+/** Goes to the coats, all of them shown. */
+async function allCoats(page: Page): Promise<void> {
+  await go(page, "Coats");
+  const all = page.getByRole("button", { name: "Show all coats" });
+  if (await all.isEnabled()) await all.click();
+}
 
-test("a thread count says where it is wrong and keeps what was typed", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/coats`);
+async function pattern(page: Page): Promise<void> {
+  await go(page, "Coats");
   await page.getByRole("tab", { name: "Pattern" }).click();
-  const field = page.getByLabel("Thread count", { exact: true });
-  await field.fill("R/2 D12 24 S/6");
-  await expect(page.getByText('"24" has no colour')).toBeVisible();
-  await expect(page.locator("mark")).toHaveText("24");
-  await expect(field).toHaveValue("R/2 D12 24 S/6");
-  expect(settParams((await storedJob(request, id)).surfaces[0]!).threadCount).toBe("R/2 D12 S5 D2 S/6");
-  await field.fill("R/2 D12 S24 R/4");
-  await expect(page.locator("mark")).toHaveCount(0);
-  await saved(page);
-  expect(settParams((await storedJob(request, id)).surfaces[0]!).threadCount).toBe("R/2 D12 S24 R/4");
+}
+
+test.describe("a design that fits", () => {
+  const opened = sharedPage("Check", ["coat-skirt"]);
+
+  test("the check's remedy mends the design in one click", async () => {
+    const { page } = opened;
+    await go(page, "Check");
+    const finding = page.getByRole("article", { name: "Look: Coat skirt, Rust lines" });
+    await expect(finding).toContainText("1 pass at 2 : 1 over dark reaches");
+    await finding.getByRole("button", { name: /^Plan \d passes/ }).click();
+    await expect(finding).toHaveCount(0);
+    await expect(
+      page.getByRole("img", { name: "Lightness of each tone, coat by coat" }).locator("svg"),
+    ).toBeVisible();
+  });
+
+  test("the section shows films under its line and chooses a coat", async () => {
+    const { page } = opened;
+    await allCoats(page);
+    await fine(page);
+    await expect(page.getByText(/films drawn \d+ × thicker/)).toBeVisible();
+    const cut = page.getByRole("group", { name: "Section through the films" });
+    const paths = cut.locator("path").filter({ has: page.locator("title") });
+    await expect(paths).toHaveCount(10);
+    await page.getByRole("button", { name: /^Coat 3/ }).click();
+    await expect(paths).toHaveCount(3);
+    await page.getByRole("button", { name: "Show all coats" }).click();
+    const base = cut.locator("path").filter({ has: page.locator("title", { hasText: /^Base$/ }) });
+    const shape = await base.getAttribute("d");
+    const end = page.getByRole("slider", { name: "End A of the section" });
+    await end.focus();
+    await page.keyboard.press("ArrowLeft");
+    await expect(async () => expect(await base.getAttribute("d")).not.toBe(shape)).toPass();
+    await base.dispatchEvent("click");
+    await expect(page.getByRole("heading", { name: "1 Base" })).toBeVisible();
+    // The line stays where it was put when the surface is painted anew.
+    const place = await end.getAttribute("aria-valuetext");
+    await page.getByLabel("Passes").fill("4");
+    await fine(page);
+    await expect(end).toHaveAttribute("aria-valuetext", place!);
+  });
+
+  test("changing, reordering and holding back coats changes the picture, and undo brings it back", async () => {
+    const { page } = opened;
+    await allCoats(page);
+    const first = await pixels(page);
+    await page.getByRole("button", { name: /^Coat 7, Rust lines/ }).click();
+    await expect(page.getByText("after coat 7 of 10")).toBeVisible();
+    await page.getByRole("button", { name: "Show all coats" }).click();
+    await page.getByLabel("Passes").fill("4");
+    const more = await otherPixels(page, first);
+    await page.getByLabel("Hold back").click();
+    await expect(page.getByRole("button", { name: "Coat 7, Rust lines, held back" })).toBeVisible();
+    await otherPixels(page, more);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await samePixels(page, first);
+    await page.getByRole("button", { name: "Redo" }).click();
+    await samePixels(page, more);
+
+    // By keyboard: the glaze is moved up one place.
+    const handle = page.getByRole("button", { name: "Move Fold glaze" });
+    await handle.focus();
+    await page.keyboard.press("Space");
+    await page.waitForTimeout(300);
+    await page.keyboard.press("ArrowUp");
+    await page.waitForTimeout(300);
+    await page.keyboard.press("Space");
+    await expect(page.getByRole("button", { name: /^Coat 9, Fold glaze/ })).toBeVisible();
+  });
+
+  test("the palette answers what to mix, and the answer is taken over", async ({ request }) => {
+    const { page, id } = opened;
+    const halfTone = (job: Job) => job.mixes.find((mix) => mix.name.startsWith("Half-tone"))!.parts;
+    const before = halfTone(await storedJob(request, id));
+    await go(page, "Palette");
+    await page
+      .getByRole("region", { name: "What do I mix for this colour?" })
+      .getByRole("combobox", { name: "Goal" })
+      .click();
+    await page.getByRole("option", { name: "woven crossing D × S" }).click();
+    await page.getByRole("button", { name: "Find mixes" }).click();
+    await page.getByRole("button", { name: "Take", exact: true }).nth(1).click();
+    await expect(async () => expect(halfTone(await storedJob(request, id))).not.toEqual(before)).toPass();
+  });
+
+  test("a pot of one's own goes on the shelf and into a mix", async () => {
+    const { page } = opened;
+    await go(page, "Palette");
+    await page.getByRole("button", { name: "Add a pot" }).click();
+    const dialog = page.getByRole("dialog");
+    await dialog.getByLabel("Name", { exact: true }).fill("Own Ochre");
+    await dialog.getByLabel("Dry colour of a thick coat", { exact: true }).fill("ochre");
+    await expect(dialog.getByText(/#rrggbb like/)).toBeVisible();
+    await expect(dialog.getByRole("button", { name: "Put on the shelf" })).toBeDisabled();
+    await dialog.getByLabel("Dry colour of a thick coat", { exact: true }).fill("#b08030");
+    await dialog.getByRole("button", { name: "Put on the shelf" }).click();
+    await expect(page.getByRole("button", { name: /Own Ochre/ })).toBeVisible();
+    await page
+      .getByRole("region", { name: "Mix Straw" })
+      .getByRole("button", { name: "Add a paint" })
+      .click();
+    await page.getByRole("menuitem", { name: "Own Ochre" }).click();
+    await saved(page);
+    // In use, it is not taken off in silence.
+    await page
+      .getByRole("button", { name: /Own Ochre/ })
+      .first()
+      .click();
+    await page.getByRole("dialog").getByRole("button", { name: "Take off the shelf" }).click();
+    await expect(page.getByRole("dialog").getByRole("alert")).toContainText("use this pot");
+  });
 });
 
-test("repeats that do not close are told, and one click takes the nearest whole count", async ({
-  page,
-  request,
-}) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/coats`);
-  await page.getByRole("tab", { name: "Pattern" }).click();
-  await page.getByLabel("Repeats round the band").fill("8.6");
-  await expect(page.getByText("Does not close: 8.60 repeats")).toBeVisible();
-  await page.getByRole("button", { name: /^4 Check/ }).click();
-  const finding = page.getByRole("article", { name: "Must: at the closing seam" });
-  await expect(finding).toContainText("8.60 repeats do not close");
-  await expect(finding.getByRole("button", { name: /Use 8 repeats \(\+0\.40 mm each\)/ })).toBeVisible();
-  await finding.getByRole("button", { name: /Use 9 repeats/ }).click();
-  await expect(finding).toHaveCount(0);
-  await saved(page);
-  expect(settParams((await storedJob(request, id)).surfaces[0]!).periods).toBe(9);
-});
+test.describe("a design that does not fit", () => {
+  const opened = sharedPage("Coats", ["coat-skirt"]);
 
-test("changing, reordering and holding back coats changes the picture, and undo brings it back", async ({
-  page,
-  request,
-}) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/coats`);
-  const first = await pixels(page);
-  await page.getByRole("button", { name: /^Coat 7, Rust lines/ }).click();
-  await expect(page.getByText("after coat 7 of 10")).toBeVisible();
-  await page.getByRole("button", { name: "Show all coats" }).click();
-  await page.getByLabel("Passes").fill("4");
-  const more = await otherPixels(page, first);
-  await page.getByLabel("Hold back").click();
-  await expect(page.getByRole("button", { name: "Coat 7, Rust lines, held back" })).toBeVisible();
-  await otherPixels(page, more);
-  await page.getByRole("button", { name: "Undo" }).click();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await samePixels(page, first);
-  await page.getByRole("button", { name: "Redo" }).click();
-  await samePixels(page, more);
+  test("repeats that do not close are told, and one click takes the nearest whole count", async ({
+    request,
+  }) => {
+    const { page, id } = opened;
+    await pattern(page);
+    await page.getByLabel("Repeats round the band").fill("8.6");
+    await expect(page.getByText("Does not close: 8.60 repeats")).toBeVisible();
+    await page.getByRole("button", { name: /^4 Check/ }).click();
+    const finding = page.getByRole("article", { name: "Must: at the closing seam" });
+    await expect(finding).toContainText("8.60 repeats do not close");
+    await expect(finding.getByRole("button", { name: /Use 8 repeats \(\+0\.40 mm each\)/ })).toBeVisible();
+    await finding.getByRole("button", { name: /Use 9 repeats/ }).click();
+    await expect(finding).toHaveCount(0);
+    await saved(page);
+    expect(settParams((await storedJob(request, id)).surfaces[0]!).periods).toBe(9);
+  });
 
-  // By keyboard: the glaze is moved up one place.
-  const handle = page.getByRole("button", { name: "Move Fold glaze" });
-  await handle.focus();
-  await page.keyboard.press("Space");
-  await page.waitForTimeout(300);
-  await page.keyboard.press("ArrowUp");
-  await page.waitForTimeout(300);
-  await page.keyboard.press("Space");
-  await expect(page.getByRole("button", { name: /^Coat 9, Fold glaze/ })).toBeVisible();
-});
+  test("a thread count says where it is wrong and keeps what was typed", async ({ request }) => {
+    const { page, id } = opened;
+    await pattern(page);
+    const field = page.getByLabel("Thread count", { exact: true });
+    await field.fill("R/2 D12 24 S/6");
+    await expect(page.getByText('"24" has no colour')).toBeVisible();
+    await expect(page.locator("mark")).toHaveText("24");
+    await expect(field).toHaveValue("R/2 D12 24 S/6");
+    expect(settParams((await storedJob(request, id)).surfaces[0]!).threadCount).toBe("R/2 D12 S5 D2 S/6");
+    await field.fill("R/2 D12 S24 R/4");
+    await expect(page.locator("mark")).toHaveCount(0);
+    await saved(page);
+    expect(settParams((await storedJob(request, id)).surfaces[0]!).threadCount).toBe("R/2 D12 S24 R/4");
+  });
 
-test("the section shows films under its line and chooses a coat", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/coats`);
-  await fine(page);
-  await expect(page.getByText(/films drawn \d+ × thicker/)).toBeVisible();
-  const cut = page.getByRole("group", { name: "Section through the films" });
-  const paths = cut.locator("path").filter({ has: page.locator("title") });
-  await expect(paths).toHaveCount(10);
-  await page.getByRole("button", { name: /^Coat 3/ }).click();
-  await expect(paths).toHaveCount(3);
-  await page.getByRole("button", { name: "Show all coats" }).click();
-  const base = cut.locator("path").filter({ has: page.locator("title", { hasText: /^Base$/ }) });
-  const shape = await base.getAttribute("d");
-  const end = page.getByRole("slider", { name: "End A of the section" });
-  await end.focus();
-  await page.keyboard.press("ArrowLeft");
-  await expect(async () => expect(await base.getAttribute("d")).not.toBe(shape)).toPass();
-  await base.dispatchEvent("click");
-  await expect(page.getByRole("heading", { name: "1 Base" })).toBeVisible();
-  // The line stays where it was put when the surface is painted anew.
-  const place = await end.getAttribute("aria-valuetext");
-  await page.getByLabel("Passes").fill("4");
-  await fine(page);
-  await expect(end).toHaveAttribute("aria-valuetext", place!);
-});
-
-test("the check's remedy mends the design in one click", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/check`);
-  const finding = page.getByRole("article", { name: "Look: Coat skirt, Rust lines" });
-  await expect(finding).toContainText("1 pass at 2 : 1 over dark reaches");
-  await finding.getByRole("button", { name: /^Plan \d passes/ }).click();
-  await expect(finding).toHaveCount(0);
-  await expect(
-    page.getByRole("img", { name: "Lightness of each tone, coat by coat" }).locator("svg"),
-  ).toBeVisible();
+  test("impossible sizes are refused with the reason, and stay as typed", async () => {
+    const { page } = opened;
+    await go(page, "Brief");
+    await put(page, "Round the hem", "120");
+    await expect(page.getByRole("alert")).toContainText("can widen or narrow by 67.7 mm at most");
+    await expect(page.getByLabel("Round the hem")).toHaveValue("120");
+    await put(page, "Round the waist", "0");
+    await expect(page.getByText("Allowed: 2 to 400 mm.")).toBeVisible();
+    await expect(page.getByLabel("Round the waist")).toHaveValue("0");
+    // A hem smaller than the waist is a tulip, and allowed.
+    await put(page, "Round the waist", "50");
+    await put(page, "Round the hem", "30");
+    await expect(page.getByRole("alert")).toHaveCount(0);
+    await expect(page.getByRole("button", { name: /^1 Brief/ })).toContainText("complete");
+  });
 });
 
 test("the bench prints cards and gauge, and the log stays after a reload", async ({
@@ -229,43 +287,4 @@ test("the bench prints cards and gauge, and the log stays after a reload", async
   await expect(page.getByRole("checkbox", { name: "Rust lines done" })).toBeChecked();
   await expect(page.getByLabel("Note")).toHaveValue("Second pass landed beside the first.");
   await expect(page.getByText("15 min at the bench")).toBeVisible();
-});
-
-test("the palette answers what to mix, and the answer is taken over", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  const halfTone = (job: Job) => job.mixes.find((mix) => mix.name.startsWith("Half-tone"))!.parts;
-  const before = halfTone(await storedJob(request, id));
-  await page.goto(`/job/${id}/palette`);
-  await page
-    .getByRole("region", { name: "What do I mix for this colour?" })
-    .getByRole("combobox", { name: "Goal" })
-    .click();
-  await page.getByRole("option", { name: "woven crossing D × S" }).click();
-  await page.getByRole("button", { name: "Find mixes" }).click();
-  await page.getByRole("button", { name: "Take", exact: true }).nth(1).click();
-  await expect(async () => expect(halfTone(await storedJob(request, id))).not.toEqual(before)).toPass();
-});
-
-test("a pot of one's own goes on the shelf and into a mix", async ({ page, request }) => {
-  const id = await demoJob(request, ["coat-skirt"]);
-  await page.goto(`/job/${id}/palette`);
-  await page.getByRole("button", { name: "Add a pot" }).click();
-  const dialog = page.getByRole("dialog");
-  await dialog.getByLabel("Name", { exact: true }).fill("Own Ochre");
-  await dialog.getByLabel("Dry colour of a thick coat", { exact: true }).fill("ochre");
-  await expect(dialog.getByText(/#rrggbb like/)).toBeVisible();
-  await expect(dialog.getByRole("button", { name: "Put on the shelf" })).toBeDisabled();
-  await dialog.getByLabel("Dry colour of a thick coat", { exact: true }).fill("#b08030");
-  await dialog.getByRole("button", { name: "Put on the shelf" }).click();
-  await expect(page.getByRole("button", { name: /Own Ochre/ })).toBeVisible();
-  await page.getByRole("region", { name: "Mix Straw" }).getByRole("button", { name: "Add a paint" }).click();
-  await page.getByRole("menuitem", { name: "Own Ochre" }).click();
-  await saved(page);
-  // In use, it is not taken off in silence.
-  await page
-    .getByRole("button", { name: /Own Ochre/ })
-    .first()
-    .click();
-  await page.getByRole("dialog").getByRole("button", { name: "Take off the shelf" }).click();
-  await expect(page.getByRole("dialog").getByRole("alert")).toContainText("use this pot");
 });

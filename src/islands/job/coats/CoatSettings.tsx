@@ -233,7 +233,7 @@ export function CoatSettings({ coat, surface, change }: PartProps) {
   const params = completeParams(technique?.params ?? {}, coat.technique.params);
   return (
     <Box sx={{ px: 2, display: "grid", gap: 1.5, pt: 1 }}>
-      {own && <CoatName key={coat.id} name={coat.name} change={change} />}
+      {own && <CoatName key={`${coat.id}-name`} name={coat.name} change={change} />}
       <MixField mixId={coat.mixId} techniqueId={coat.technique.id} change={change} />
       <VeilWhileSet key={coat.id}>
         {own && <Where coat={coat} surface={surface} change={change} />}

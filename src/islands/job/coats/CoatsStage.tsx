@@ -22,7 +22,9 @@ import { WearView } from "./WearView";
 /** The figure with this surface as far as it is shown, and its neighbours as they will be. */
 function OnFigure({ surface }: { readonly surface: Surface }) {
   const figure = useFigure();
-  const upTo = useView((view) => view.upTo);
+  const { upTo: chosen, before, coatId } = useView();
+  const at = before ? activeCoats(surface).findIndex(({ id }) => id === coatId) : -1;
+  const upTo = at < 0 ? chosen : at;
   return (
     <Box sx={{ flex: 1, minHeight: 0 }}>
       <FigureView figure={figure} step={upTo === null ? null : { surfaceId: surface.id, upTo }} />

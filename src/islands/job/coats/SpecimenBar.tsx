@@ -136,7 +136,7 @@ interface ToolbarProps {
 export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted }: ToolbarProps) {
   const { upTo, shape, set } = useView();
   const setShape = usePrefs((prefs) => prefs.setShape);
-  const { whole, set: look } = useFigureLook();
+  const { whole, as, set: look } = useFigureLook();
   const chooseShape = (next: Shape | "figure" | null) => {
     if (!next) return;
     look({ whole: next === "figure" });
@@ -144,6 +144,8 @@ export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted }: T
     set({ shape: next });
     setShape(next);
   };
+  // Primed or in its steps of light, a figure is the same whatever has been painted.
+  const bare = whole && as !== "paint";
   const shown = upTo === null ? count : Math.min(upTo, count);
   const step = (to: number) => set({ upTo: to >= count ? null : Math.max(0, to) });
   return (
@@ -164,16 +166,16 @@ export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted }: T
       </Box>
       <Box sx={row}>
         {!whole && <Near />}
-        <HoldBefore disabled={!chosenPainted} />
+        <HoldBefore disabled={bare || !chosenPainted} />
         <Box sx={{ flex: 1 }} />
         <Typography variant="body2" role="status">
-          after coat {shown} of {count}
+          {bare ? "before any coat" : `after coat ${shown} of ${count}`}
         </Typography>
         <Button
           variant="outlined"
           sx={{ minWidth: 0 }}
           aria-label="One coat back"
-          disabled={shown === 0}
+          disabled={bare || shown === 0}
           onClick={() => step(shown - 1)}
         >
           Back
@@ -182,7 +184,7 @@ export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted }: T
           variant="outlined"
           sx={{ minWidth: 0 }}
           aria-label="One coat on"
-          disabled={shown >= count}
+          disabled={bare || shown >= count}
           onClick={() => step(shown + 1)}
         >
           On

@@ -1,0 +1,65 @@
+import "../../testing/page";
+import { act, fireEvent, screen } from "@testing-library/react";
+import type { UserEvent } from "@testing-library/user-event";
+import { beforeEach, describe, expect, it } from "vitest";
+import { wholeSergeant } from "../../../data/demo/company";
+import type { FigureInput } from "../../../worker/questions/figure";
+import { look, openJob, show } from "../../testing/open";
+import { FakeWorker } from "../../testing/worker";
+import { CoatsStage } from "../coats/CoatsStage";
+import { useFigureLook } from "./figureLook";
+
+/** The newest thing that was asked of the figure. */
+const asked = (): FigureInput => FakeWorker.of("figure").at(-1)!.input as FigureInput;
+
+function open(): UserEvent {
+  openJob(wholeSergeant());
+  useFigureLook.setState(useFigureLook.getInitialState(), true);
+  useFigureLook.setState({ whole: true });
+  look({ surfaceId: "satchel" });
+  return show(<CoatsStage />).user;
+}
+
+const button = (name: string | RegExp) => screen.getByRole("button", { name });
+
+describe("the whole figure beside the coats", () => {
+  let user: UserEvent;
+  beforeEach(() => {
+    user = open();
+  });
+
+  it("is asked for with its surface as far as it is painted, and before a coat while that is held", async () => {
+    expect(asked()).toMatchObject({ as: "paint", step: null });
+    const { coats } = asked().job.surfaces.find(({ id }) => id === "satchel")!;
+    await user.click(button("One coat back"));
+    expect(asked().step).toEqual({ surfaceId: "satchel", upTo: coats.length - 1 });
+    look({ coatId: coats[1]!.id });
+    fireEvent.pointerDown(button("Hold: before it"));
+    expect(asked().step).toEqual({ surfaceId: "satchel", upTo: 1 });
+    fireEvent.pointerUp(button("Hold: before it"));
+    expect(asked().step).toEqual({ surfaceId: "satchel", upTo: coats.length - 1 });
+  });
+
+  it("has no steps of paint while it is looked at bare", async () => {
+    for (const bare of ["Primed", "Values"]) {
+      await user.click(button(bare));
+      expect(screen.getByText("before any coat")).toBeInTheDocument();
+      expect(button("One coat back")).toBeDisabled();
+      expect(button("One coat on")).toBeDisabled();
+      expect(button("Hold: before it")).toBeDisabled();
+    }
+    expect(asked().as).toBe("values");
+    await user.click(button("Painted"));
+    expect(button("One coat back")).toBeEnabled();
+  });
+
+  it("is turned by keys and by its named sides, and says what could not be drawn", async () => {
+    fireEvent.keyDown(screen.getByRole("group", { name: /^The whole figure/ }), { key: "ArrowRight" });
+    expect(asked().view).toMatchObject({ turnDeg: 15, tiltDeg: 12 });
+    await user.click(button("Above"));
+    expect(asked().view).toMatchObject({ turnDeg: 0, tiltDeg: 65 });
+    const { worker, id } = FakeWorker.of("figure").at(-1)!;
+    act(() => worker.tell({ kind: "failed", id, message: "no room for so many cells" }));
+    expect(screen.getByRole("alert")).toHaveTextContent("no room for so many cells");
+  });
+});
