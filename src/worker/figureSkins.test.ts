@@ -48,6 +48,16 @@ describe("what a figure's pieces wear", () => {
     expect(primed.size).toBe(4);
   });
 
+  it("primed black and sprayed white from above is grey under the lamp, brighter where it faces up", async () => {
+    const sprayed = await ask("sprayed");
+    for (const skin of sprayed.values()) {
+      expect(skin.lit).toBe(true);
+      const greys = [...coloursOf(skin).keys()];
+      expect(greys.every((colour) => colour % 0x10101 === 0)).toBe(true);
+      expect(Math.max(...greys) - Math.min(...greys)).toBeGreaterThan(60 * 0x10101);
+    }
+  });
+
   it("bare is kept while coats are edited, and lays none of them", async () => {
     const [primed, planned] = [await ask("primer"), await ask("values")];
     // A coat of a mix that is not there could not be laid.

@@ -63,8 +63,11 @@ export async function figureSkin(
 export const seatedSurfaces = (job: Job, figureId: string): Surface[] =>
   job.surfaces.filter((surface) => surface.figureId === figureId && surface.seat !== null);
 
-/** As what a figure is shown: with its paint, primed and bare under the lamp, or in the steps of its value plan. */
-export const FIGURE_AS = ["paint", "primer", "values"] as const;
+/**
+ * As what a figure is shown: with its paint; primed and bare under the lamp, in one colour or white from above over
+ * black; or in the steps of its value plan.
+ */
+export const FIGURE_AS = ["paint", "primer", "sprayed", "values"] as const;
 
 /** A figure, and how far it is painted. */
 export interface FigureShown {
@@ -79,8 +82,13 @@ export interface FigureShown {
 /** Most cells of a surface in the finer picture: a whole figure is smaller on the screen than one piece. */
 const FULL_CELLS = 400_000;
 
-/** Steps of light are greys of their own, which no lamp shades once more. */
-const PLANNED = { lit: false, map: "values" } as const;
+/** How pieces are looked at. Steps of light are greys of their own, which no lamp shades once more. */
+const LOOKED: Readonly<Record<(typeof FIGURE_AS)[number], Pick<SpecimenRequest, "lit" | "map">>> = {
+  paint: { lit: true },
+  primer: { lit: true },
+  sprayed: { lit: true, map: "sprayed" },
+  values: { lit: false, map: "values" },
+};
 
 /** A job before anything is painted: nothing of a bare piece depends on its coats, so none are laid for it. */
 const primed = (job: Job): Job => ({
@@ -101,8 +109,7 @@ export async function skinsOn(
   for (const [at, { id }] of seated.entries()) {
     if (!(await wanted(at, seated.length))) return null;
     const upTo = as === "paint" && step?.surfaceId === id ? step.upTo : null;
-    const looked = as === "values" ? PLANNED : { lit: true };
-    const request = { job, paints, surfaceId: id, upTo, ...looked, mostCells: FULL_CELLS };
+    const request = { job, paints, surfaceId: id, upTo, ...LOOKED[as], mostCells: FULL_CELLS };
     try {
       const skin = await figureSkin(sim, request, full, () => wanted(at, seated.length));
       if (!skin) return null;

@@ -30,6 +30,13 @@ async function otherFigure(page: Page, before: string, what: string): Promise<st
   return now;
 }
 
+async function shownAs(page: Page, as: string): Promise<void> {
+  await page.getByRole("combobox", { name: "Shown" }).click();
+  await page.getByRole("option", { name: as, exact: true }).click();
+  // A menu that closes takes presses for a moment.
+  await expect(page.getByRole("listbox")).toHaveCount(0);
+}
+
 async function choose(page: Page, surface: string): Promise<void> {
   await page.getByRole("combobox", { name: /^Surface: / }).click();
   await page.getByRole("option", { name: surface, exact: true }).click();
@@ -77,10 +84,11 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   const behind = await otherFigure(page, aside, "player's side");
   await page.getByRole("button", { name: /^120/ }).click();
   const afar = await otherFigure(page, behind, "from afar");
-  await page.getByRole("button", { name: "Primed" }).click();
-  const bare = await otherFigure(page, afar, "without paint");
-  await page.getByRole("button", { name: "Values" }).click();
-  await otherFigure(page, bare, "in its steps of light");
+  let before = afar;
+  for (const as of ["primed", "white over black", "steps of light"]) {
+    await shownAs(page, as);
+    before = await otherFigure(page, before, as);
+  }
   await page.getByRole("button", { name: "Front", exact: true }).click();
   await figureSeen(page);
   // The skirt is in the middle of the figure.
@@ -89,7 +97,7 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   await expect(page.getByRole("combobox", { name: "Surface: Coat skirt" })).toBeVisible();
   // In Coats the same figure shows this surface as far as it is painted.
   await go(page, "Coats");
-  await page.getByRole("button", { name: "Painted", exact: true }).click();
+  await shownAs(page, "painted");
   const done = await figureSeen(page);
   await page.getByRole("button", { name: "One coat back" }).click();
   await otherFigure(page, done, "one coat less");

@@ -93,9 +93,12 @@ export function thickDifference(
 /** Dry colour of the primers, as flat as they are in use. */
 const PRIMER_LINEAR = { black: 0.008, grey: 0.23, white: 0.82 } as const;
 
+/** Light a primer sends back, 0…1 of white, alike at all wavelengths. */
+export const primerLevel = (primer: keyof typeof PRIMER_LINEAR): number => PRIMER_LINEAR[primer];
+
 /** Reflectance of a primer, at the twelve bands. */
 export const primerSpectrum = (primer: keyof typeof PRIMER_LINEAR): Spectrum => {
-  const level = PRIMER_LINEAR[primer];
+  const level = primerLevel(primer);
   return linearToSpectrum([level, level, level]);
 };
 

@@ -1,5 +1,5 @@
-import { primerSpectrum } from "../colour/appearance";
-import { encodeSrgb, spectrumToLinear } from "../colour/spaces";
+import { primerLevel } from "../colour/appearance";
+import { encodeSrgb } from "../colour/spaces";
 import type { Figure, Primer } from "../job";
 import type { PieceMesh } from "../piece/mesh";
 import { eyeAt, projected, windowAround } from "../piece/raster";
@@ -18,6 +18,7 @@ import {
 import { seenFrom } from "../simulate/seenFrom";
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
+import { sprayedByte } from "./fromAbove";
 import { lampInRoom } from "./light";
 import { seatedMesh } from "./seated";
 import type { SeatedPiece, StandingFigure } from "./standingFigure";
@@ -54,12 +55,13 @@ interface Part extends Standing {
 
 const everywhere = () => true;
 
-/** A part of the body, plainly primed. */
-function plainPart(mesh: PieceMesh, primer: Primer): Part {
+/** A part of the body, plainly primed. @param sprayed with white from above over black, to each point of its mesh */
+function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | undefined): Part {
   const cells = mesh.columns * mesh.rows;
-  const rgba = new Uint8ClampedArray(cells * 4);
-  const bytes = spectrumToLinear(primerSpectrum(primer)).map((light) => 255 * encodeSrgb(light));
-  for (let at = 0; at < cells; at++) rgba.set([...bytes, 255], at * 4);
+  const rgba = new Uint8ClampedArray(cells * 4).fill(255);
+  const plain = 255 * encodeSrgb(primerLevel(primer));
+  for (let at = 0; at < cells; at++)
+    rgba.fill(sprayed ? sprayedByte(sprayed[at]!) : plain, at * 4, at * 4 + 3);
   const grid = { width: mesh.columns, height: mesh.rows, pitchMm: 1 };
   return {
     ...{ mesh, on: everywhere, rgba },
@@ -103,17 +105,19 @@ function lampViewOn(parts: readonly Part[], lamp: SpacePoint): LampView {
 /**
  * A still picture of a figure with its pieces, its body plainly primed, in one light.
  * @param skins what each piece wears, by the surface's id; a piece without one is left out
+ * @param sprayed what each part of the body took of a spray from above, where it was primed so
  */
 export function drawFigure(
   standing: StandingFigure,
   figure: Pick<Figure, "lamp" | "primer">,
   skins: ReadonlyMap<string, PieceSkin>,
   view: FigureView,
+  sprayed?: readonly Float32Array[],
 ): FigureStill {
   const pieces = standing.pieces.filter(({ surface }) => skins.has(surface.id));
   const parts = [
     ...pieces.map((piece) => piecePart(piece, skins.get(piece.surface.id)!)),
-    ...standing.body.map((mesh) => plainPart(mesh, figure.primer)),
+    ...standing.body.map((mesh, at) => plainPart(mesh, figure.primer, sprayed?.[at])),
   ];
   const pose = poseFigure(parts, lampInRoom(figure), view);
   const picture = paintPose(

@@ -6,6 +6,7 @@ import { PER_POINT, type RoomLight } from "../surface/roomLight";
 import { add, cross, dot, lengthOf, minus, times, unit } from "../surface/vector";
 import { Obstacles } from "./rays";
 import type { Seating } from "./seated";
+import type { StandingFigure } from "./standingFigure";
 
 /** Points of the lattice: light without relief changes slowly. From every second one, each way, it is looked around. */
 const POINTS = 1800;
@@ -87,6 +88,16 @@ export interface InTheWay {
 
 /** Meshes as what stands in light's way. */
 export const obstaclesOf = (meshes: readonly PieceMesh[]): Obstacles => new Obstacles(meshes);
+
+const known = new WeakMap<StandingFigure, Obstacles>();
+
+/** Everything of a figure as what stands in light's way: its pieces first, then its body. */
+export function obstaclesIn(standing: StandingFigure): Obstacles {
+  const made =
+    known.get(standing) ?? obstaclesOf([...standing.pieces.map(({ mesh }) => mesh), ...standing.body]);
+  known.set(standing, made);
+  return made;
+}
 
 /** Part of the lattice's numbers that says how much of the lamp is let through. */
 const FREE = 3;

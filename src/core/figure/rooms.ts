@@ -2,20 +2,8 @@
 import { figureOf, type Job, type Surface } from "../job";
 import type { RoomLight } from "../surface/roomLight";
 import { bringRooms, lampInRoom, type RoomMaker } from "./light";
-import type { Obstacles } from "./rays";
-import { inRoom, obstaclesOf, type InRoom } from "./roomLightOf";
-import { standingFigure, type StandingFigure } from "./standingFigure";
-
-const obstacles = new WeakMap<StandingFigure, Obstacles>();
-
-/** Everything of a figure, its pieces first, as what stands in light's way. */
-function obstaclesIn(standing: StandingFigure): Obstacles {
-  const known = obstacles.get(standing);
-  if (known) return known;
-  const made = obstaclesOf([...standing.pieces.map(({ mesh }) => mesh), ...standing.body]);
-  obstacles.set(standing, made);
-  return made;
-}
+import { inRoom, obstaclesIn, type InRoom } from "./roomLightOf";
+import { standingFigure } from "./standingFigure";
 
 /** What is kept of the rooms looked at last: pieces as they stand there, and their light under one lamp or another. */
 class Kept<T> {

@@ -1,6 +1,7 @@
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
 import { filmTable } from "../colour/film";
 import { labToHex } from "../colour/spaces";
+import { sprayedByte, sprayOn } from "../figure/fromAbove";
 import { figureOf, activeCoats, mixById, type Job, type Paint } from "../job";
 import type { SurfaceGrid } from "../surface/grid";
 import { fieldsOf } from "../surface/fields";
@@ -23,8 +24,11 @@ export interface SpecimenRequest {
   /** Show the surface after this many painted coats; null for all. */
   readonly upTo: number | null;
   readonly lit: boolean;
-  /** Show a map instead of the paint: how much of the lamp's light each place gets, or how much it wears. */
-  readonly map?: "light" | "wear" | "values" | null;
+  /**
+   * Show a map instead of the paint: how much of the lamp's light each place gets, how much it wears, its steps of light;
+   * or black primer with white sprayed over it from above.
+   */
+  readonly map?: "light" | "wear" | "values" | "sprayed" | null;
   /** Lay the place of this coat over the picture as a veil; null or left out for none. */
   readonly veilCoatId?: string | null;
   /** Most cells of the full picture; two million where left out. */
@@ -160,6 +164,7 @@ function showAs(request: SpecimenRequest, laid: LaidSurface, rgba: Uint8ClampedA
   if (request.map === "light") showLight(grid, rgba);
   if (request.map === "wear") showWear(grid, rgba, request);
   if (request.map === "values") showValues(grid, rgba, request);
+  if (request.map === "sprayed") showSprayed(grid, rgba, request);
   const surface = surfaceOf(request);
   const veiled =
     surface && request.veilCoatId ? goesOn(request.job, surface, laid, request.veilCoatId) : null;
@@ -199,4 +204,13 @@ function showValues(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: Specime
     const step = Math.min(count - 1, Math.floor(plan[at]! * count));
     rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = greys[step]!;
   }
+}
+
+/** Black primer with white sprayed from above, before any paint. */
+function showSprayed(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: SpecimenRequest): void {
+  const surface = surfaceOf(request);
+  const taken = surface && sprayOn(request.job, surface, grid);
+  if (!taken) return;
+  for (let at = 0; at < taken.length; at++)
+    rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = sprayedByte(taken[at]!);
 }

@@ -1,5 +1,6 @@
 import { boolean, number, object, string } from "yup";
 import { drawFigure, type FigureStill, type FigureView } from "../../core/figure/figureStill";
+import { sprayOnBody } from "../../core/figure/bodyFromAbove";
 import { standingFigure } from "../../core/figure/standingFigure";
 import { figureOf } from "../../core/job";
 import { jobField, paintsField } from "../checked";
@@ -44,15 +45,16 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
     await bringWhatIsKept(seatedSurfaces(job, figureId));
     const standing = standingFigure(job, own);
     if (!standing) return null;
+    const sprayed = input.as === "sprayed" ? sprayOnBody(standing) : undefined;
     const coarse = await skinsOn(sim, input, false, wanted);
     if (!coarse) return null;
     const quick = { ...view, mostPx: Math.min(QUICK_PX, view.mostPx) };
-    const first = drawFigure(standing, own, coarse, quick);
+    const first = drawFigure(standing, own, coarse, quick, sprayed);
     if (!full) return first;
     part(first, [first.picture.rgba.buffer, first.owners.buffer]);
     const fine = await skinsOn(sim, input, true, wanted);
     if (!fine || !(await wanted(1, 1))) return null;
-    return drawFigure(standing, own, fine, view);
+    return drawFigure(standing, own, fine, view, sprayed);
   },
   transfers: ({ picture, owners }) => [picture.rgba.buffer, owners.buffer],
 });

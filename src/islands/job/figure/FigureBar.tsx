@@ -1,12 +1,20 @@
-import { Alert, Box, Button, ToggleButton, ToggleButtonGroup } from "@mui/material";
+import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup } from "@mui/material";
 import type { Figure } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
+import type { FigureShown } from "../../../worker/figureSkins";
 import { DISTANCES, useView } from "../viewStore";
 import { SIDES, useFigureLook } from "./figureLook";
 import { useFigureFile } from "./useFigureFile";
 
 const distanceName = (mm: number | null) =>
   mm === null ? "Every mark" : `${formatNumber(mm / 10, 0)}\u202fcm`;
+
+const AS_NAMES: Readonly<Record<FigureShown["as"], string>> = {
+  paint: "painted",
+  primer: "primed",
+  sprayed: "white over black",
+  values: "steps of light",
+};
 
 /** From which side, from how far, and as what a figure is looked at. */
 export function FigureBar({ figure }: { readonly figure: Figure }) {
@@ -52,19 +60,20 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <ToggleButtonGroup
-        exclusive
+      <TextField
+        select
         size="small"
-        aria-label="Shown as"
+        label="Shown"
         value={as}
-        onChange={(_, next: typeof as | null) => next && set({ as: next })}
+        onChange={(event) => set({ as: event.target.value as typeof as })}
+        sx={{ width: 150 }}
       >
-        <ToggleButton value="paint">Painted</ToggleButton>
-        <ToggleButton value="primer">Primed</ToggleButton>
-        <ToggleButton value="values" title="The steps of light that its parts are planned in">
-          Values
-        </ToggleButton>
-      </ToggleButtonGroup>
+        {Object.entries(AS_NAMES).map(([one, name]) => (
+          <MenuItem key={one} value={one}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
       {figure.body && (
         <Button disabled={file.busy} onClick={file.make} title="Every piece with its paint, in metres">
           {file.busy ? "Making the file" : "Export glTF"}

@@ -22,6 +22,11 @@ function open(): UserEvent {
 
 const button = (name: string | RegExp) => screen.getByRole("button", { name });
 
+async function shown(user: UserEvent, as: string): Promise<void> {
+  await user.click(screen.getByRole("combobox", { name: "Shown" }));
+  await user.click(await screen.findByRole("option", { name: as }));
+}
+
 describe("the whole figure beside the coats", () => {
   let user: UserEvent;
   beforeEach(() => {
@@ -41,15 +46,15 @@ describe("the whole figure beside the coats", () => {
   });
 
   it("has no steps of paint while it is looked at bare", async () => {
-    for (const bare of ["Primed", "Values"]) {
-      await user.click(button(bare));
+    for (const bare of ["primed", "white over black", "steps of light"]) {
+      await shown(user, bare);
       expect(screen.getByText("before any coat")).toBeInTheDocument();
       expect(button("One coat back")).toBeDisabled();
       expect(button("One coat on")).toBeDisabled();
       expect(button("Hold: before it")).toBeDisabled();
     }
     expect(asked().as).toBe("values");
-    await user.click(button("Painted"));
+    await shown(user, "painted");
     expect(button("One coat back")).toBeEnabled();
   });
 
