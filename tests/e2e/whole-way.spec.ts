@@ -23,6 +23,8 @@ test.describe("the whole way", () => {
   test("the desk shows the demo job with its simulated surface and next card", async ({ page }) => {
     await page.goto("/");
     const strip = page.getByRole("article", { name: "Ferry sergeant", exact: true }).first();
+    // Other tests leave jobs above it, and only what is in view is simulated.
+    await strip.scrollIntoViewIfNeeded();
     await expect(strip.getByRole("img", { name: "Coat skirt, simulated" })).toBeVisible();
     await expect(strip).toContainText("Next card: Base, 1 of 46");
     await expect(strip).toContainText("1 : 51");

@@ -2,7 +2,8 @@ import { primerLevel } from "../colour/appearance";
 import { encodeSrgb } from "../colour/spaces";
 import type { Figure, Primer } from "../job";
 import type { PieceMesh } from "../piece/mesh";
-import { eyeAt, projected, windowAround } from "../piece/raster";
+import { everywhere, eyeAt, projected, windowAround } from "../piece/raster";
+import { rimOf, type Rim } from "../piece/rim";
 import type { PartGround, Scene } from "../piece/sample";
 import { extentOfAll, lampViewOf, lookAtAll, type LampView, type Standing } from "../piece/shade";
 import { onPiece, type PieceSkin } from "../piece/skin";
@@ -46,17 +47,20 @@ export interface FigureStill {
   readonly owners: Uint8Array<ArrayBuffer>;
 }
 
-/** What is drawn: a mesh and its ground; its paint, by cell. */
+/** What is drawn: a mesh and its ground. */
 interface Part extends Standing {
   readonly ground: PartGround;
   readonly sky: Float32Array;
-  readonly rgba: Uint8ClampedArray;
 }
 
-const everywhere = () => true;
+/** A part with its own paint, by cell, and its edges if it has any. */
+interface PaintedPart extends Part {
+  readonly rgba: Uint8ClampedArray;
+  readonly rim: Rim | null;
+}
 
 /** A part of the body, plainly primed. @param sprayed with white from above over black, to each point of its mesh */
-function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | undefined): Part {
+function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | undefined): PaintedPart {
   const cells = mesh.columns * mesh.rows;
   const rgba = new Uint8ClampedArray(cells * 4).fill(255);
   const plain = 255 * encodeSrgb(primerLevel(primer));
@@ -64,22 +68,35 @@ function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | unde
     rgba.fill(sprayed ? sprayedByte(sprayed[at]!) : plain, at * 4, at * 4 + 3);
   const grid = { width: mesh.columns, height: mesh.rows, pitchMm: 1 };
   return {
-    ...{ mesh, on: everywhere, rgba },
+    ...{ mesh, on: everywhere, rgba, rim: null },
     ground: { grid, heights: new Float32Array(cells), gloss: null, lit: true },
     sky: new Float32Array(cells).fill(1),
   };
 }
 
-const meshes = new WeakMap<PieceSkin, { readonly piece: SeatedPiece; readonly mesh: PieceMesh }>();
+/** Where a piece sits, with its edges there. */
+interface SeatedSkin {
+  readonly piece: SeatedPiece;
+  readonly mesh: PieceMesh;
+  readonly rim: Rim | null;
+}
+
+const seated = new WeakMap<PieceSkin, SeatedSkin>();
+
+function seatedSkin(piece: SeatedPiece, skin: PieceSkin): SeatedSkin {
+  const known = seated.get(skin);
+  if (known?.piece === piece) return known;
+  const mesh = seatedMesh(skin.grid, skin.heights, PIECE_POINTS, piece.seating);
+  const made = { piece, mesh, rim: rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) };
+  seated.set(skin, made);
+  return made;
+}
 
 /** A painted piece where it sits; its mesh is kept with its skin. */
-function piecePart(piece: SeatedPiece, skin: PieceSkin): Part {
-  const known = meshes.get(skin);
-  const mesh =
-    known?.piece === piece ? known.mesh : seatedMesh(skin.grid, skin.heights, PIECE_POINTS, piece.seating);
-  meshes.set(skin, { piece, mesh });
+function piecePart(piece: SeatedPiece, skin: PieceSkin): PaintedPart {
+  const { mesh, rim } = seatedSkin(piece, skin);
   return {
-    ...{ mesh, on: onPiece(skin.grid, mesh.step), ground: skin, rgba: skin.rgba },
+    ...{ mesh, rim, on: onPiece(skin.grid, mesh.step), ground: skin, rgba: skin.rgba },
     sky: fieldsOf(skin.grid).sky,
   };
 }
@@ -139,7 +156,16 @@ function ownersOf({ filled, first, samples }: Pose, count: number): Uint8Array<A
   return owners;
 }
 
-function poseFigure(parts: readonly Part[], lamp: SpacePoint, view: FigureView): Pose {
+/** Parts and, after them, their edges; each with the number of the part whose paint it has. */
+const withEdges = (painted: readonly PaintedPart[]) => [
+  ...painted.map((part, paintOf) => ({ ...part, paintOf })),
+  ...painted.flatMap((part, paintOf) =>
+    part.rim ? [{ ...part, ...part.rim, on: everywhere, paintOf }] : [],
+  ),
+];
+
+function poseFigure(painted: readonly PaintedPart[], lamp: SpacePoint, view: FigureView): Pose {
+  const parts = withEdges(painted);
   const lampView = lampViewOn(parts, lamp);
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? FIGURE_TILT);
   const spots = parts.map(({ mesh }) => projected(mesh, eye));
@@ -147,10 +173,9 @@ function poseFigure(parts: readonly Part[], lamp: SpacePoint, view: FigureView):
   const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
   const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
   const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
-  const scenes = parts.map(({ ground, mesh, sky }): Scene => ({
+  const scenes = parts.map(({ ground, ...part }): Scene => ({
+    ...part,
     skin: ground,
-    mesh,
-    sky,
     lamp,
     eye: eye.towards,
     lampView,

@@ -116,6 +116,9 @@ export function windowAround({ left, right, low, high }: Extent, pxPerMm: number
 /** Whether a place of the mesh is on the piece; asked for squares that its outline crosses. */
 export type OnPiece = (column: number, row: number) => boolean;
 
+/** All of a mesh is there. */
+export const everywhere: OnPiece = () => true;
+
 /** What triangles are drawn on and from. */
 interface Canvas {
   readonly seen: Seen;
@@ -212,11 +215,4 @@ export function lookInto(
       fill(canvas, crossed);
     }
   }
-}
-
-/** What a beholder sees of one piece through a window; as `lookInto`. */
-export function look(mesh: PieceMesh, spots: Float32Array, window: Window, on: OnPiece): Seen {
-  const seen = emptySeen(window);
-  lookInto(seen, mesh, spots, window, on, 0);
-  return seen;
 }

@@ -19,17 +19,22 @@ export interface Scene {
   readonly lamp: SpacePoint;
   readonly eye: SpacePoint;
   readonly lampView: LampView;
+  /** Number of the part whose paint it has. */
+  readonly paintOf: number;
+  /** An edge of that part: which of its cells each column of the mesh has, x and y; left out where every point has its own. */
+  readonly places?: Float32Array;
 }
 
-/** The scene of a stood piece before an eye. @param eye unit vector towards it */
-export const sceneOf = (
+/** A stood piece before an eye, and its edges if it has any. @param eye unit vector towards it */
+export function scenesOf(
   skin: PieceGround & Pick<PieceSkin, "lit">,
-  { mesh, lamp, lampView }: Stood,
+  { mesh, rim, lamp, lampView }: Stood,
   eye: SpacePoint,
-): Scene => ({
-  ...{ skin, mesh, lamp, eye, lampView },
-  sky: fieldsOf(skin.grid).sky,
-});
+): Scene[] {
+  const { sky } = fieldsOf(skin.grid);
+  const piece = { skin, mesh, lamp, eye, lampView, sky, paintOf: 0 };
+  return [piece, ...(rim ? [{ ...piece, ...rim }] : [])];
+}
 
 /** Where samples of a picture lie on the paint, in cells, and what light does to it there. */
 export interface Samples {
@@ -108,6 +113,13 @@ function freeAt({ mesh, lampView }: Scene, at: number, tx: number, ty: number): 
   return reached(lampView, point[0]!, point[1]!, point[2]!);
 }
 
+/** Which cell lies at a column of an edge, along one axis. */
+function placeOf(places: Float32Array, column: number, axis: 0 | 1): number {
+  const at = (column | 0) * 2 + axis;
+  const next = at + 2 < places.length ? places[at + 2]! : places[at]!;
+  return Math.max(0, places[at]! + (next - places[at]!) * (column - (column | 0)));
+}
+
 /** Takes a sample of the mesh from its painted side or its inner one. @param column, row where, in points of the mesh */
 export function sample(
   scene: Scene,
@@ -119,8 +131,9 @@ export function sample(
 ): void {
   const { mesh, skin, lamp } = scene;
   const { grid, gloss } = skin;
-  const x = Math.min(grid.width - 1, column * mesh.step);
-  const y = Math.min(grid.height - 1, row * mesh.step);
+  const x = Math.min(grid.width - 1, scene.places ? placeOf(scene.places, column, 0) : column * mesh.step);
+  const y = Math.min(grid.height - 1, scene.places ? placeOf(scene.places, column, 1) : row * mesh.step);
+  into.part[to] = scene.paintOf;
   into.x[to] = x;
   into.y[to] = y;
   into.front[to] = front ? 1 : 0;

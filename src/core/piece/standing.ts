@@ -3,6 +3,7 @@ import type { SpacePoint } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
 import type { PieceMesh } from "./mesh";
 import type { Beholder } from "./raster";
+import type { Rim } from "./rim";
 import { fineRise, type PieceGround } from "./skin";
 import { standUp, type PieceRoom } from "./stood";
 
@@ -133,18 +134,61 @@ export function bleed(rgba: Uint8ClampedArray, width: number): void {
   }
 }
 
-/** Makes a painted piece ready to be drawn in space from any side. */
-export function standPiece(ground: PieceGround): StandingPiece {
-  const { grid } = ground;
-  const { mesh, lamp, lampView, room } = standUp(ground);
-  const { beholder, window, seen } = lampView;
-  return {
-    // Copies: what is handed on to another thread is gone here, and the stood piece is kept.
+/** Where each point of a piece's edges lies on the flat picture, as `placesOf`. */
+function edgePlaces(
+  { mesh, places }: Rim,
+  { width, height }: Pick<SurfaceGrid, "width" | "height">,
+): Float32Array {
+  const out = new Float32Array(mesh.columns * mesh.rows * 2);
+  for (let at = 0; at < mesh.columns * mesh.rows; at++) {
+    const column = at % mesh.columns;
+    out[at * 2] = (places[column * 2]! + 0.5) / width;
+    out[at * 2 + 1] = (places[column * 2 + 1]! + 0.5) / height;
+  }
+  return out;
+}
+
+/** Several lists of numbers as one. */
+function joined(...lists: readonly Float32Array[]): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(lists.reduce((sum, { length }) => sum + length, 0));
+  lists.reduce((to, list) => {
+    out.set(list, to);
+    return to + list.length;
+  }, 0);
+  return out;
+}
+
+/** The points of a piece and after them those of its edges, as triangles. Copies: what is handed on to another thread is gone here. */
+function geometryOf(mesh: PieceMesh, rim: Rim | null, grid: SurfaceGrid) {
+  const piece = {
     points: mesh.points.slice(),
     normals: mesh.normals.slice(),
     across: acrossOf(mesh),
     places: placesOf(mesh, grid),
     triangles: trianglesOf(mesh),
+  };
+  if (!rim) return piece;
+  const first = mesh.points.length / 3;
+  const edges = trianglesOf(rim.mesh).map((point) => point + first);
+  const triangles = new Uint32Array(piece.triangles.length + edges.length);
+  triangles.set(piece.triangles);
+  triangles.set(edges, piece.triangles.length);
+  return {
+    points: joined(piece.points, rim.mesh.points),
+    normals: joined(piece.normals, rim.mesh.normals),
+    across: joined(piece.across, acrossOf(rim.mesh)),
+    places: joined(piece.places, edgePlaces(rim, grid)),
+    triangles,
+  };
+}
+
+/** Makes a painted piece ready to be drawn in space from any side. */
+export function standPiece(ground: PieceGround): StandingPiece {
+  const { grid } = ground;
+  const { mesh, rim, lamp, lampView, room } = standUp(ground);
+  const { beholder, window, seen } = lampView;
+  return {
+    ...geometryOf(mesh, rim, grid),
     ground: groundOf(ground, mesh.step),
     width: grid.width,
     height: grid.height,

@@ -3,8 +3,9 @@ import { CURVE } from "../simulate/compositor";
 import { CURVE_STEPS } from "../simulate/kernel/layout";
 import type { SurfaceGrid } from "../surface/grid";
 import { SEEN_POINTS } from "./mesh";
-import { extentOf, eyeAt, look, projected, windowAround, type Seen, type Window } from "./raster";
-import { roomFor, sample, sceneOf, type Samples, type Scene } from "./sample";
+import { everywhere, eyeAt, projected, windowAround, type Seen, type Window } from "./raster";
+import { roomFor, sample, scenesOf, type Samples, type Scene } from "./sample";
+import { extentOfAll, lookAtAll } from "./shade";
 import { INSIDE, type PieceGround, type PieceSkin } from "./skin";
 import { standUp, type PieceRoom } from "./stood";
 
@@ -116,8 +117,9 @@ export function sampleAll(scenes: readonly Scene[], seen: Seen, window: Window, 
   const [first, filled] = [new Uint32Array(width * height + 1), new Uint8Array(width * height)];
   let count = 0;
   const take = (pixel: number, x: number, y: number) => {
-    samples.part[count] = part[pixel]!;
-    sample(scenes[part[pixel]!]!, samples, count++, x, y, front[pixel] === 1);
+    const scene = scenes[part[pixel]!]!;
+    // An edge is seen from outside alone.
+    sample(scene, samples, count++, x, y, front[pixel] === 1 || scene.places !== undefined);
   };
   for (let at = 0; at < width * height; at++) {
     first[at] = count;
@@ -179,15 +181,15 @@ export function posePiece(
   mostPoints = SEEN_POINTS,
 ): Pose {
   const stood = standUp(skin, mostPoints);
-  const { mesh, on, room } = stood;
+  const { mesh, on, rim, room } = stood;
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? room.tiltDeg);
-  const spots = projected(mesh, eye);
-  const extent = extentOf(mesh, spots);
+  const parts = [{ mesh, on }, ...(rim ? [{ mesh: rim.mesh, on: everywhere }] : [])];
+  const spots = parts.map((part) => projected(part.mesh, eye));
+  const extent = extentOfAll(parts, spots);
   const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
   const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
   const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
-  const scene = sceneOf(skin, stood, eye.towards);
-  return sampleAll([scene], look(mesh, spots, window, on), window, pxPerMm);
+  return sampleAll(scenesOf(skin, stood, eye.towards), lookAtAll(parts, spots, window), window, pxPerMm);
 }
 
 /**

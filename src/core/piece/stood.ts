@@ -1,6 +1,7 @@
 import type { SpacePoint } from "../surface/forms/form";
 import { meshOf, SEEN_POINTS, type PieceMesh } from "./mesh";
-import type { OnPiece } from "./raster";
+import { everywhere, type OnPiece } from "./raster";
+import { rimOf, type Rim } from "./rim";
 import { LAMP_PX, lampViewOf, type LampView } from "./shade";
 import { onPiece, type PieceGround } from "./skin";
 import { lampInSpace, usualTilt } from "./stance";
@@ -19,6 +20,8 @@ export interface PieceRoom {
 export interface Stood {
   readonly mesh: PieceMesh;
   readonly on: OnPiece;
+  /** Its edges; null where it has none. */
+  readonly rim: Rim | null;
   /** Unit vector to the lamp. */
   readonly lamp: SpacePoint;
   readonly lampView: LampView;
@@ -68,6 +71,8 @@ function stand({ grid, heights }: PieceGround, mostPoints: number): Stood {
   const on = onPiece(grid, mesh.step);
   // A piece on its figure stands as it does there: the lamp comes from another side.
   const lamp = grid.room()?.lampInForm ?? lampInSpace(grid.form, grid.lamp);
-  const lampView = lampViewOf([{ mesh, on }], lamp, Math.min(LAMP_PX, Math.max(grid.width, grid.height)));
-  return { mesh, on, lamp, lampView, room: { ...roomOf(mesh), tiltDeg: usualTilt(grid.form) } };
+  const rim = rimOf(grid, mesh, on);
+  const parts = [{ mesh, on }, ...(rim ? [{ mesh: rim.mesh, on: everywhere }] : [])];
+  const lampView = lampViewOf(parts, lamp, Math.min(LAMP_PX, Math.max(grid.width, grid.height)));
+  return { mesh, on, rim, lamp, lampView, room: { ...roomOf(mesh), tiltDeg: usualTilt(grid.form) } };
 }
