@@ -50,8 +50,8 @@ test("a card ticked while the server cannot be reached is kept over a reload, an
 });
 
 test("coats are kept as a scheme and painted on another piece of another job", async ({ page, request }) => {
-  const bags = ["satchel", "gloves"];
-  const [from, to] = [await demoJob(request, bags), await demoJob(request, bags)];
+  const pieces = ["satchel", "gloves"];
+  const [from, to] = [await demoJob(request, pieces), await demoJob(request, pieces)];
   const open = async (id: string, surface: string) => {
     await page.goto(`/job/${id}/coats`);
     await page.getByRole("combobox", { name: /^Surface: / }).click();

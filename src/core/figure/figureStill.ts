@@ -2,20 +2,12 @@ import { primerLevel } from "../colour/appearance";
 import { encodeSrgb } from "../colour/spaces";
 import type { Figure, Primer } from "../job";
 import type { PieceMesh } from "../piece/mesh";
-import { everywhere, eyeAt, projected, windowAround } from "../piece/raster";
+import { everywhere, eyeAt } from "../piece/raster";
 import { rimOf, type Rim } from "../piece/rim";
 import type { PartGround, Scene } from "../piece/sample";
-import { extentOfAll, lampViewOf, lookAtAll, type LampView, type Standing } from "../piece/shade";
+import { lampViewOf, type LampView, type Standing } from "../piece/shade";
 import { onPiece, type PieceSkin } from "../piece/skin";
-import {
-  FINER,
-  MARGIN_PX,
-  paintPose,
-  sampleAll,
-  type PiecePicture,
-  type PieceView,
-  type Pose,
-} from "../piece/still";
+import { framed, paintPose, sampleAll, type PiecePicture, type PieceView, type Pose } from "../piece/still";
 import { seenFrom } from "../simulate/seenFrom";
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
@@ -168,11 +160,6 @@ function poseFigure(painted: readonly PaintedPart[], lamp: SpacePoint, view: Fig
   const parts = withEdges(painted);
   const lampView = lampViewOn(parts, lamp);
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? FIGURE_TILT);
-  const spots = parts.map(({ mesh }) => projected(mesh, eye));
-  const extent = extentOfAll(parts, spots);
-  const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
-  const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
-  const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
   const scenes = parts.map(({ ground, ...part }): Scene => ({
     ...part,
     skin: ground,
@@ -180,7 +167,7 @@ function poseFigure(painted: readonly PaintedPart[], lamp: SpacePoint, view: Fig
     eye: eye.towards,
     lampView,
   }));
-  return sampleAll(scenes, lookAtAll(parts, spots, window), window, pxPerMm);
+  return sampleAll(scenes, framed(parts, eye, view));
 }
 
 /** Runs a picture together as the eye does from a distance. */

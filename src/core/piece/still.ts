@@ -3,9 +3,9 @@ import { CURVE } from "../simulate/compositor";
 import { CURVE_STEPS } from "../simulate/kernel/layout";
 import type { SurfaceGrid } from "../surface/grid";
 import { SEEN_POINTS } from "./mesh";
-import { everywhere, eyeAt, projected, windowAround, type Seen, type Window } from "./raster";
+import { everywhere, eyeAt, projected, windowAround, type Beholder, type Seen, type Window } from "./raster";
 import { roomFor, sample, scenesOf, type Samples, type Scene } from "./sample";
-import { extentOfAll, lookAtAll } from "./shade";
+import { extentOfAll, lookAtAll, type Standing } from "./shade";
 import { INSIDE, type PieceGround, type PieceSkin } from "./skin";
 import { standUp, type PieceRoom } from "./stood";
 
@@ -41,8 +41,8 @@ export interface StillPiece {
 }
 
 /** Every pixel is the mean of two by two finer ones. */
-export const FINER = 2;
-export const MARGIN_PX = 4;
+const FINER = 2;
+const MARGIN_PX = 4;
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
 
 type Cells = Pick<SurfaceGrid, "width" | "height">;
@@ -109,8 +109,30 @@ function countSeen({ near }: Seen): number {
   return count;
 }
 
+/** Parts as an eye has them in a picture of all of them. */
+export interface Framed {
+  readonly seen: Seen;
+  readonly window: Window;
+  /** Of the picture; its finer pixels are half as large. */
+  readonly pxPerMm: number;
+}
+
+/** Looks at parts as large as is asked for, or as fits. */
+export function framed(
+  parts: readonly Standing[],
+  eye: Beholder,
+  { pxPerMm: wished, mostPx }: Pick<PieceView, "pxPerMm" | "mostPx">,
+): Framed {
+  const spots = parts.map(({ mesh }) => projected(mesh, eye));
+  const extent = extentOfAll(parts, spots);
+  const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
+  const pxPerMm = Math.min(wished, (mostPx - 2 * MARGIN_PX - 1) / longest);
+  const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
+  return { seen: lookAtAll(parts, spots, window), window, pxPerMm };
+}
+
 /** Samples of every pixel: one where its four finer ones show one place, else one for each that is filled. */
-export function sampleAll(scenes: readonly Scene[], seen: Seen, window: Window, pxPerMm: number): Pose {
+export function sampleAll(scenes: readonly Scene[], { seen, window, pxPerMm }: Framed): Pose {
   const { near, column, row, front, part } = seen;
   const [width, height] = [Math.floor(window.width / FINER), Math.floor(window.height / FINER)];
   const samples = roomFor(countSeen(seen));
@@ -184,12 +206,7 @@ export function posePiece(
   const { mesh, on, rim, room } = stood;
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? room.tiltDeg);
   const parts = [{ mesh, on }, ...(rim ? [{ mesh: rim.mesh, on: everywhere }] : [])];
-  const spots = parts.map((part) => projected(part.mesh, eye));
-  const extent = extentOfAll(parts, spots);
-  const longest = Math.max(extent.right - extent.left, extent.high - extent.low);
-  const pxPerMm = Math.min(view.pxPerMm, (view.mostPx - 2 * MARGIN_PX - 1) / longest);
-  const window = windowAround(extent, pxPerMm * FINER, MARGIN_PX * FINER);
-  return sampleAll(scenesOf(skin, stood, eye.towards), lookAtAll(parts, spots, window), window, pxPerMm);
+  return sampleAll(scenesOf(skin, stood, eye.towards), framed(parts, eye, view));
 }
 
 /**

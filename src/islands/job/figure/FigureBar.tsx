@@ -2,6 +2,7 @@ import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGrou
 import type { Figure } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
 import type { FigureShown } from "../../../worker/figureSkins";
+import { useJob } from "../jobStore";
 import { DISTANCES, useView } from "../viewStore";
 import { SIDES, useFigureLook } from "./figureLook";
 import { useFigureFile } from "./useFigureFile";
@@ -20,6 +21,7 @@ const AS_NAMES: Readonly<Record<FigureShown["as"], string>> = {
 export function FigureBar({ figure }: { readonly figure: Figure }) {
   const { turnDeg, tiltDeg, as, set } = useFigureLook();
   const file = useFigureFile(figure);
+  const dressed = useJob().surfaces.some((one) => one.figureId === figure.id && one.seat !== null);
   const distanceMm = useView((view) => view.distanceMm);
   const setView = useView((view) => view.set);
   const side = SIDES.find((one) => one.turnDeg === turnDeg && one.tiltDeg === tiltDeg)?.name ?? null;
@@ -74,7 +76,7 @@ export function FigureBar({ figure }: { readonly figure: Figure }) {
           </MenuItem>
         ))}
       </TextField>
-      {figure.body && (
+      {figure.body && dressed && (
         <Button disabled={file.busy} onClick={file.make} title="Every piece with its paint, in metres">
           {file.busy ? "Making the file" : "Export glTF"}
         </Button>

@@ -6,6 +6,7 @@ import { wholeSergeant } from "../../../data/demo/company";
 import type { FigureInput } from "../../../worker/questions/figure";
 import { look, openJob, show } from "../../testing/open";
 import { FakeWorker } from "../../testing/worker";
+import { useJobStore } from "../jobStore";
 import { CoatsStage } from "../coats/CoatsStage";
 import { useFigureLook } from "./figureLook";
 
@@ -66,5 +67,17 @@ describe("the whole figure beside the coats", () => {
     const { worker, id } = FakeWorker.of("figure").at(-1)!;
     act(() => worker.tell({ kind: "failed", id, message: "no room for so many cells" }));
     expect(screen.getByRole("alert")).toHaveTextContent("no room for so many cells");
+  });
+
+  it("goes out as a file once something is seated on it", () => {
+    expect(button("Export glTF")).toBeEnabled();
+    act(() =>
+      useJobStore.getState().edit((job) => ({
+        ...job,
+        surfaces: job.surfaces.map((surface) => ({ ...surface, seat: null })),
+      })),
+    );
+    expect(screen.queryByRole("button", { name: "Export glTF" })).toBeNull();
+    expect(screen.getByText("Nothing is seated on it yet.")).toBeInTheDocument();
   });
 });
