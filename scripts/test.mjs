@@ -53,7 +53,6 @@ const FIRST_HALF = [
   "patterns",
   "few-clicks",
   "saving",
-  "palette-questions",
 ].map((name) => `${name}.spec.ts`);
 const specs = readdirSync(path.join(root, "tests/e2e")).filter((name) => name.endsWith(".spec.ts"));
 

@@ -61,6 +61,14 @@ describe("the edges of a piece", () => {
       const { grid, rim } = edged(id);
       const { columns, rows, points, normals } = rim.mesh;
       expect(columns).toBeGreaterThan(40);
+      // Its paint goes on from column to column, also where a hem closes that is cut on the flat.
+      for (let column = 0; column < columns; column++) {
+        if (rim.mesh.holds[column] !== 2) continue;
+        const [x, y] = [0, 1].map(
+          (axis) => rim.places[column * 2 + 2 + axis]! - rim.places[column * 2 + axis]!,
+        );
+        expect(Math.hypot(x!, y!)).toBeLessThan(12);
+      }
       for (let column = 0; column < columns; column += 7) {
         const [outer, inner] = [column, (rows - 1) * columns + column];
         expect(lengthOf(minus(pointOf(points, outer), pointOf(points, inner)))).toBeCloseTo(THICK_MM, 3);

@@ -6,6 +6,8 @@ import type { OnPiece } from "./raster";
 
 /** What a caster makes cloth, leather and plates as thick as, mm: an edge is no sheet of paper. */
 export const THICK_MM = 0.3;
+/** How far an edge stands out, against its thickness: so much that the sheet's own edge is not seen, as a piece is as large as asked for. */
+const OUT = 0.04;
 /** Points across an edge, from the painted side to the inner one. */
 const ROWS = 5;
 /** The edge lies between a point on the piece and one beside it: halved so often to find it. */
@@ -178,7 +180,9 @@ function partsOf(grid: SurfaceGrid, spots: readonly Spot[]): Spot[][] {
     .filter((part) => part.length > 2)
     .map((part) => {
       const apart = lengthOf(minus(part[0]!.point, part.at(-1)!.point));
-      return grid.form.closed && apart > 0 && apart < 4 * TOGETHER_MM ? [...part, part[0]!] : part;
+      if (!grid.form.closed || apart === 0 || apart > 4 * TOGETHER_MM) return part;
+      // On the flat its ends lie far from each other: the last bit has the paint of one of them.
+      return [...part, { ...part[0]!, place: part.at(-1)!.place }];
     });
 }
 
@@ -194,7 +198,7 @@ function smoothed(spots: readonly Spot[]): Spot[] {
       times(add(add(before[part], spot[part], 2), after[part]), 0.25);
     return { ...spot, point: mean("point"), normal: unit(mean("normal")) };
   });
-  if (closed) out[last] = out[0]!;
+  if (closed) out[last] = { ...out[0]!, place: spots[last]!.place };
   return out;
 }
 
@@ -214,8 +218,8 @@ function stripOf(part: readonly Spot[]): Spot[] {
 }
 
 /**
- * Puts the points across an edge, from the painted side to the inner one. They lie level, as pieces are as large as is
- * asked for, but turn as if the edge were round: that is how light falls on it.
+ * Puts the points across an edge, from the painted side to the inner one. They lie nearly
+ * level but turn as if the edge were round: that is how light falls on it.
  */
 function across(
   { point, normal, aside }: Spot,
@@ -226,7 +230,8 @@ function across(
     const angle = (row / (ROWS - 1)) * Math.PI;
     const [out, up] = [Math.sin(angle), Math.cos(angle)];
     const to = (row * columns + column) * 3;
-    points.set(add(point, normal, -(THICK_MM / 2) * (1 - up)), to);
+    const inner = add(point, normal, -(THICK_MM / 2) * (1 - up));
+    points.set(add(inner, aside, OUT * THICK_MM * out), to);
     normals.set(add(times(normal, up), aside, out), to);
   }
 }
