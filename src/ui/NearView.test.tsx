@@ -1,9 +1,12 @@
 import { act, render, screen } from "@testing-library/react";
-import { describe, expect, it, vi } from "vitest";
+import { afterAll, describe, expect, it, vi } from "vitest";
 import { NearView } from "./NearView";
 
 type Seen = (entries: { isIntersecting: boolean }[]) => void;
 let tell: Seen = () => undefined;
+// Files of tests share their window: the next one finds it as it was.
+const before = globalThis.IntersectionObserver;
+afterAll(() => void vi.stubGlobal("IntersectionObserver", before));
 vi.stubGlobal(
   "IntersectionObserver",
   class {

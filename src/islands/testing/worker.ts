@@ -60,6 +60,8 @@ export class FakeWorker {
   }
 }
 
+// Workers are kept as long as the page's modules are: the next test has its own questions alone.
 afterEveryTest.add(() => {
   FakeWorker.ready.clear();
+  for (const { asked, cancelled } of FakeWorker.made) asked.length = cancelled.length = 0;
 });
