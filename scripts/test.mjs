@@ -3,16 +3,7 @@ import { spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import {
-  bin,
-  buildIfNeeded,
-  checkNode,
-  noteInstalled,
-  packagesInstalled,
-  root,
-  run,
-  runTogether,
-} from "./tools.mjs";
+import { bin, checkNode, noteInstalled, packagesInstalled, root, run, runTogether } from "./tools.mjs";
 
 /** Debian's packages the tests need, by the command each brings. */
 const SYSTEM = { chromium: "chromium", pdftocairo: "poppler-utils" };
@@ -37,9 +28,6 @@ function systemJobs() {
     },
   ];
 }
-
-/** Measuring what the tests reach takes two minutes more; CRENNA_COVERAGE=0 leaves it out. */
-const COVERED = process.env.CRENNA_COVERAGE !== "0";
 
 const npm = (title, ...args) => ({ title, command: "npm", args });
 
@@ -104,29 +92,22 @@ mkdirSync(path.join(root, "build/reports"), { recursive: true });
 run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
 // The linter reads types that are made from the pages.
 run("Types of the pages", process.execPath, [bin("astro/astro.js"), "sync"]);
-// The database's compilation takes one core for minutes; formatter, types and borders do not need it.
+// The database's compilation and the linter take one core each for minutes; nothing here needs what another of these
+// brings, so that no core waits.
 await runTogether([
   ...(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
   ...checks,
+  { title: "Building", args: ["scripts/build.mjs"] },
+  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
 ]);
 if (fresh) noteInstalled();
-// The linter takes one core for as long as all other checks take together: the unit tests keep the other busy.
-await runTogether([
-  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
-  {
-    title: "Unit tests",
-    args: [
-      bin("vitest/vitest.mjs"),
-      "run",
-      ...(COVERED ? ["--coverage"] : []),
-      "--reporter=default",
-      "--reporter=json",
-      "--outputFile.json=build/reports/unit.json",
-    ],
-    shown: true,
-  },
+run("Unit tests", process.execPath, [
+  bin("vitest/vitest.mjs"),
+  "run",
+  "--reporter=default",
+  "--reporter=json",
+  "--outputFile.json=build/reports/unit.json",
 ]);
-buildIfNeeded();
 await runTogether(
   HALVES.map(({ half, specs, env }) => ({
     title: `Browser tests ${half}`,
@@ -136,10 +117,4 @@ await runTogether(
   })),
 );
 const { passed, failed } = count();
-if (COVERED) {
-  const { lines, branches } = read("build/reports/coverage/coverage-summary.json").total;
-  console.log(
-    `\nThe core is covered by unit tests to ${lines.pct} % of its lines, ${branches.pct} % of its branches`,
-  );
-}
 console.log(`${passed} passed, ${failed} failed`);
