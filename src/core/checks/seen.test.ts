@@ -38,8 +38,8 @@ describe("verdicts on a simulated surface", () => {
     const job = withSatchel((coats) =>
       coats.map((coat) => {
         if (coat.id === "satchel-first-stipple") return { ...coat, mixId: coats[0]!.mixId };
-        // Over the dark hollows it would be seen.
-        return coat.id === "satchel-depth" ? { ...coat, held: true } : coat;
+        // Over shade and lights it would be seen.
+        return /^satchel-(depth|light-)/.test(coat.id) ? { ...coat, held: true } : coat;
       }),
     );
     const { findings } = await judged(job);

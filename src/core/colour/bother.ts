@@ -15,6 +15,10 @@ const UNOPENED = 0.35;
 const AGAINST_HUE = 1.2;
 /** Hues this near to the goal's are its own, degrees. */
 const SAME_HUE = 40;
+/** A pot far from the goal in a* and b*: nobody mixes a brown from green and red while a brown stands there. */
+const UNLIKE = 1.6;
+/** So far off a pot still looks like the goal, and so much farther it is quite unlike it, in units of a* and b*. */
+const [ALIKE, QUITE_UNLIKE] = [18, 60] as const;
 /** Below this chroma a colour has no hue to speak of. */
 const GREY = 8;
 
@@ -29,6 +33,10 @@ function againstHue(pot: Triple, goal: Triple): number {
   return Math.max(0, hueApart(pot, goal) - SAME_HUE) / (180 - SAME_HUE);
 }
 
+/** How unlike the goal one pot looks but for its lightness, 0…1. */
+const unlike = (pot: Triple, goal: Triple): number =>
+  Math.min(1, Math.max(0, Math.hypot(pot[1] - goal[1], pot[2] - goal[2]) - ALIKE) / QUITE_UNLIKE);
+
 /** What a painter goes by besides the colour itself. */
 export interface AtThePalette {
   readonly paints: readonly Paint[];
@@ -38,20 +46,17 @@ export interface AtThePalette {
   readonly inUse: ReadonlySet<string>;
 }
 
-/** What a mix costs in pots, parts, new pots and pots against the goal's hue, in units of CIEDE2000; never below 0. */
+/** What a mix costs in pots, parts, new pots and pots unlike the goal, in units of CIEDE2000; never below 0. */
 export function bother({ parts }: Pick<FoundMix, "parts">, { paints, goal, inUse }: AtThePalette): number {
   const all = parts.reduce((sum, part) => sum + part.parts, 0);
   const against = parts.reduce((sum, part) => {
     const pot = paints.find(({ id }) => id === part.paintId);
-    return sum + (pot ? (part.parts / all) * againstHue(hexToLab(pot.thick), goal) : 0);
+    if (!pot) return sum;
+    const lab = hexToLab(pot.thick);
+    return sum + (part.parts / all) * (AGAINST_HUE * againstHue(lab, goal) + UNLIKE * unlike(lab, goal));
   }, 0);
   const unopened = parts.filter(({ paintId }) => !inUse.has(paintId)).length;
-  return (
-    POT * (parts.length - 1) +
-    PART * Math.max(0, all - FEW_PARTS) +
-    UNOPENED * unopened +
-    AGAINST_HUE * against
-  );
+  return POT * (parts.length - 1) + PART * Math.max(0, all - FEW_PARTS) + UNOPENED * unopened + against;
 }
 
 /** Mixes in the order a painter would try them: nearness and bother together, least first. */

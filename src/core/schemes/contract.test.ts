@@ -121,7 +121,7 @@ describe("a scheme planned backwards", () => {
     const glaze = plan.tones.find((one) => one.key === "glaze")!;
     const optics = opticsOfMix({ parts: glaze.parts }, demoShelf);
     const um = brushedPassUm(5) * techniques.glaze.filmShare * 0.6;
-    for (const key of ["base", "middle"]) {
+    for (const key of ["value-1", "middle"]) {
       const found = plan.tones.find((one) => one.key === key)!;
       const [goal, paint] = [hexToLab(found.goal), hexToLab(found.paint)];
       expect(paint[0]).toBeGreaterThan(goal[0]);

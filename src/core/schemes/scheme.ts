@@ -1,4 +1,4 @@
-import { inZones, type Place, type Volumes } from "../job";
+import type { Figure, Place, Volumes } from "../job";
 import type { MaterialId } from "../surface/volumes/materials";
 import type { TechniqueId } from "../techniques";
 
@@ -23,6 +23,8 @@ export interface SchemeAnswers {
 /** What a scheme's marks are measured by. */
 export interface SchemeRoom {
   readonly answers: SchemeAnswers;
+  /** How far the figure is to be taken: by it a piece has more or fewer steps of light, and finer touches. */
+  readonly standard: Figure["standard"];
   /** Finest line of the hand, mm: no mark is made finer. */
   readonly finestMm: number;
   /** Size of the figure against one of 32 mm to the eyes, held between 0.7 and 1.8: marks grow with it. */
@@ -131,21 +133,4 @@ export const baseLayer = <Tone extends string>(name: string, tone: Tone): Scheme
   water: 1,
   passes: 2,
   place: { kind: "everywhere" },
-});
-
-/** A soft dark layer in the hollows. @param fade how far it reaches beyond them, 0…1 */
-export const depthLayer = <Tone extends string>(
-  name: string,
-  tone: Tone,
-  fade: number,
-  more: Partial<SchemeCoat<Tone>> = {},
-): SchemeCoat<Tone> => ({
-  key: "depth",
-  name,
-  technique: "layer",
-  tone,
-  water: 2,
-  place: inZones(["hollow"], fade),
-  params: { feather: 75 },
-  ...more,
 });

@@ -1,6 +1,7 @@
 import { opticsOfMix } from "../colour/appearance";
 import type { Optics } from "../colour/film";
 import { brushedPassUm } from "../colour/mix";
+import { bother } from "../colour/bother";
 import { compareMixes, tryAllMixes, type FoundMix } from "../colour/search";
 import type { SeenAs } from "../colour/seenAs";
 import { hexToLab, labToHex, spectrumToLab, type Triple } from "../colour/spaces";
@@ -30,6 +31,7 @@ export const roomFor = (
   answers: SchemeAnswers,
 ): SchemeRoom => ({
   answers,
+  standard: figureOf(job, surface).standard,
   finestMm: job.hand.finestLineMm * 0.8,
   scale: Math.min(1.8, Math.max(0.7, figureOf(job, surface).eyeHeightMm / WRITTEN_FOR_MM)),
   narrow: surface.form.id === "strap",
@@ -58,11 +60,12 @@ function nearest(paints: readonly Paint[], goal: Triple, most: number): Paint[] 
   return [...paints].sort((one, other) => away(one) - away(other)).slice(0, most);
 }
 
-/** A pot that the scheme does not use yet must bring a mix nearer by this much, CIEDE2000. */
-const WORTH_A_POT = 1.6;
-const MANY = 14;
+/** The tones of one surface come of few pots: one that none of them uses yet costs this much besides, CIEDE2000. */
+const WORTH_A_POT = 0.8;
+/** Mixes looked at for the one that is least bother. */
+const MANY = 60;
 
-/** The best whole-part mix of owned pots, pots in use first; null where none is owned. */
+/** The whole-part mix of owned pots that a painter would choose, nearness and bother together; null where none is owned. */
 function findMix(
   paints: readonly Paint[],
   goal: Triple,
@@ -71,9 +74,13 @@ function findMix(
 ): FoundMix | null {
   const options = { keep: MANY, seen };
   const cost = (mix: FoundMix) =>
-    mix.difference + WORTH_A_POT * mix.parts.filter((part) => !inUse.has(part.paintId)).length;
+    mix.difference +
+    bother(mix, { paints, goal, inUse }) +
+    WORTH_A_POT * mix.parts.filter(({ paintId }) => !inUse.has(paintId)).length;
   const best = (found: readonly FoundMix[]) =>
-    [...found].sort((a, b) => cost(a) - cost(b) || compareMixes(a, b))[0];
+    found
+      .map((mix) => ({ mix, cost: cost(mix) }))
+      .sort((a, b) => a.cost - b.cost || compareMixes(a.mix, b.mix))[0]?.mix;
   const two = tryAllMixes(nearest(paints, goal, MOST_POTS.two), goal, {
     ...options,
     mostParts: PARTS.two,
@@ -162,7 +169,7 @@ export function* startSteps(
 ): Generator<StartProgress, StartPlan> {
   const room = roomFor(job, surface, answers);
   const coats = scheme.coats(room);
-  const tones = Object.entries(scheme.tones(room));
+  const tones = tonesUsed(scheme, room, coats);
   const [covering, tinting] = [paints.filter(covers), paints.filter(tints)];
   const clear = new Map<string, Optics>();
   const found = new Map<string, FoundTone>();
@@ -196,6 +203,16 @@ export function* startSteps(
   }
   const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
   return { volumes, tones: tones.map(([key]) => found.get(key)!), coats };
+}
+
+/** Tones that some coat is painted in: no mix is made that nothing is painted with. */
+function tonesUsed(
+  scheme: SchemeDefinition,
+  room: SchemeRoom,
+  coats: readonly SchemeCoat[],
+): [string, SchemeTone][] {
+  const used = new Set(coats.map(({ tone }) => tone));
+  return Object.entries(scheme.tones(room)).filter(([key]) => used.has(key));
 }
 
 /** Films of clear tones that come to lie over a tone once it was last used, and reach what stands out. */

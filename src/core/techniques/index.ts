@@ -18,6 +18,7 @@ import { sponge } from "./sponge/sponge";
 import { stipple } from "./stipple/stipple";
 import { streak } from "./streak/streak";
 import { texturePaste } from "./texture-paste/texture-paste";
+import { touch } from "./touch/touch";
 import { varnish } from "./varnish/varnish";
 import { wash } from "./wash/wash";
 import { wetBlend } from "./wet-blend/wet-blend";
@@ -34,6 +35,7 @@ const all = {
   "dry-brush": dryBrush,
   overbrush,
   stipple,
+  touch,
   scratch,
   hatch,
   "edge-line": edgeLine,

@@ -31,6 +31,7 @@ const LONG: Partial<Record<TechniqueId, Record<string, number>>> = {
   scratch: { density: 3, length: 3, angle: 0, angleSpread: 10 },
   hatch: { density: 3, length: 3, angle: 90, angleSpread: 10 },
   stipple: { density: 4, size: 0.8, together: 5 },
+  touch: { density: 6, width: 0.5, long: 300 },
   blotch: { coverage: 40, size: 5 },
 };
 

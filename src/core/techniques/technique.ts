@@ -58,7 +58,7 @@ export type Marks =
 
 export type MarkKind = Marks["kind"];
 
-export type MarkName = "dot" | "stab" | "stroke" | "pull";
+export type MarkName = "dot" | "stab" | "touch" | "stroke" | "pull";
 
 /** What a technique has at hand while it lays a coat. */
 export interface LayContext {

@@ -1,36 +1,26 @@
 import { inZones } from "../../job";
-import { baseLayer, clearTone, CONTRAST, defineScheme, tone, WEAR_OF, type SchemeCoat } from "../scheme";
+import { clearTone, CONTRAST, defineScheme, WEAR_OF, type SchemeCoat } from "../scheme";
+import { valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
-type Tone = "base" | "light" | "glaze";
+type Tone = ValueTone | "glaze";
+const CLOTH = { material: "plain cloth", name: "cloth", chroma: [0.9, 0.95], hueDeg: [-4, 3] } as const;
 
-/** Plain cloth that should not draw the eye: a small span of value, few coats. */
+/** Plain cloth that should not draw the eye: its volumes, softly, and one wash. */
 export const clothQuiet = defineScheme<Tone>({
   id: "cloth-quiet",
-  version: 1,
+  version: 2,
   label: "Plain cloth",
-  about: "A base, one soft lighter layer and one wash: a small span of light that leaves the eye free.",
+  about: "Shade and light in soft layers, and one wash over them: volumes without texture.",
   material: "plain cloth",
   startColour: "#4d5560",
-  tones({ answers }) {
-    const span = CONTRAST[answers.look];
-    return {
-      base: tone("cloth", 0),
-      light: tone("cloth, lit", 10 * span, 0.95, 3),
-      glaze: clearTone("cloth wash", -10 * span, 1, -4),
-    };
-  },
-  coats({ answers }) {
+  tones: (room) => ({
+    ...valueTones(room, CLOTH),
+    glaze: clearTone("cloth wash", -10 * CONTRAST[room.answers.look], 1, -4),
+  }),
+  coats(room) {
+    const { age } = room.answers;
     const steps: SchemeCoat<Tone>[] = [
-      baseLayer("Cloth", "base"),
-      {
-        key: "lit",
-        name: "Lit folds",
-        technique: "layer",
-        tone: "light",
-        water: 2,
-        place: inZones(["raised", "lit"], 0.05),
-        params: { feather: 90, waver: 30 },
-      },
+      ...volumeCoats(room, CLOTH, { feather: 95, waver: 30 }),
       {
         key: "wash",
         name: "Wash",
@@ -41,17 +31,17 @@ export const clothQuiet = defineScheme<Tone>({
         params: { wet: 35, cling: 14, rim: 0 },
       },
     ];
-    if (answers.age === "new") return steps;
+    if (age === "new") return steps;
     return [
       ...steps,
       {
         key: "rubbed",
         name: "Rubbed places",
         technique: "dry-brush",
-        tone: "light",
+        tone: valueTone(room, "plain cloth", 9),
         water: 0,
         place: inZones(["worn"], 0),
-        params: { load: Math.round(5 * WEAR_OF[answers.age]) * 5, reach: 40, radius: 1 },
+        params: { load: Math.round(5 * WEAR_OF[age]) * 5, reach: 40, radius: 1 },
       },
     ];
   },

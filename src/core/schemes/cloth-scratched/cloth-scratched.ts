@@ -1,9 +1,6 @@
 import { inZones, type Place } from "../../job";
 import {
-  baseLayer,
-  depthLayer,
   clearTone,
-  CONTRAST,
   defineScheme,
   flickMm,
   perMm2,
@@ -12,40 +9,39 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
+import { inSteps, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
-type Tone = "base" | "dark" | "middle" | "light" | "bright" | "glaze";
+type Tone = ValueTone | "bright" | "glaze";
+const CLOTH = { material: "worn cloth", name: "cloth", chroma: [0.85, 0.85], hueDeg: [-10, 5] } as const;
+/** Threads are seen on their ground only if they are this much lighter than it, in steps of light. */
+const FRAYED = 12;
 
-/** Worn cloth: hard scratchy threads both ways over a gradient, softened by a thin glaze. */
+/** Worn cloth: volumes, then hard scratchy threads both ways in their tones, softened by a thin glaze. */
 export const clothScratched = defineScheme<Tone>({
   id: "cloth-scratched",
-  version: 1,
+  version: 2,
   label: "Scratch-woven cloth",
   about:
-    "Hard thin strokes along and across the weave, lighter on less ground each time; a thin glaze softens them.",
+    "Light and shade first, then hard thin strokes along and across the weave, each a step lighter than its ground; a thin glaze softens them.",
   material: "worn cloth",
   startColour: "#71664f",
-  tones({ answers }) {
-    const span = CONTRAST[answers.look];
+  tones(room) {
+    const steps = valueTones(room, CLOTH);
+    const lightest = steps[valueTone(room, CLOTH.material, 9)]!;
     return {
-      base: tone("cloth", -5 * span, 1, -4),
-      dark: tone("cloth, dark", -20 * span, 0.85, -10),
-      middle: tone("cloth, threads", 5 * span, 0.98, 0),
-      light: tone("cloth, light threads", 15 * span, 0.9, 4),
-      bright: tone("cloth, frayed", 25 * span, 0.75, 8),
+      ...steps,
+      bright: tone("cloth, frayed", lightest.lighter + FRAYED, 0.75, 8),
       glaze: clearTone("cloth glaze", -9, 1.05, -4),
     };
   },
   coats(room) {
     const { look, age } = room.answers;
-    const steps = [...threads(room), soften];
+    const steps = [...volumeCoats(room, CLOTH), ...threads(room), soften];
     if (look === "quiet") return steps;
     const frayed = { key: "last", name: "Frayed threads", tone: "bright", length: 0.35 } as const;
-    const density = 2.2 * Math.sqrt(WEAR_OF[age]);
-    return [
-      ...steps,
-      ...woven(room, { ...frayed, place: inZones(["raised", "lit"], 0), density }),
-      frayedHem(room),
-    ];
+    const density = 2.6 * Math.sqrt(WEAR_OF[age]);
+    const lit = inZones([], 0, inSteps(room, CLOTH.material, 1, 9, 0.8));
+    return [...steps, ...woven(room, { ...frayed, place: lit, density }), frayedHem(room)];
   },
 });
 
@@ -78,15 +74,18 @@ const woven = (room: SchemeRoom, { key, name, tone, place, density, length }: Th
     },
   }));
 
-/** Dark folds, threads on what stands out, lighter ones in the light. */
+/** Threads over every step of light in the tone of the next: those in the shade quiet, those in the light many. */
 function threads(room: SchemeRoom): SchemeCoat<Tone>[] {
-  const middle = { key: "threads", name: "Threads", tone: "middle", density: 6.5, length: 0.55 } as const;
-  const light = { key: "light", name: "Light threads", tone: "light", density: 5, length: 0.42 } as const;
+  const over = (key: string, name: string, from: number, density: number, length: number) =>
+    woven(room, {
+      ...{ key, name, density, length },
+      tone: valueTone(room, CLOTH.material, from + 1),
+      place: inZones([], 0, inSteps(room, CLOTH.material, from - 0.3, from + 1.6, 1)),
+    });
   return [
-    baseLayer("Cloth", "base"),
-    depthLayer("Dark in the folds", "dark", 0.04),
-    ...woven(room, { ...middle, place: inZones(["raised"], 0.4) }),
-    ...woven(room, { ...light, place: inZones(["raised", "lit"], 0.08) }),
+    ...over("shade", "Threads in the shade", -1, 3, 0.5),
+    ...over("threads", "Threads", 0, 6.5, 0.55),
+    ...over("light", "Light threads", 1, 6, 0.42),
   ];
 }
 

@@ -1,6 +1,5 @@
 import { inZones } from "../../job";
 import {
-  baseLayer,
   clearTone,
   CONTRAST,
   defineScheme,
@@ -12,34 +11,36 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
+import { inSteps, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
-type Tone = "base" | "pale" | "palest" | "glaze" | "shade" | "warm";
+type Tone = ValueTone | "pale" | "palest" | "glaze" | "shade" | "warm";
+const LEATHER = { material: "leather", name: "leather", chroma: [0.85, 0.95], hueDeg: [-9, 5] } as const;
 
 /**
- * Leather scrubbed and tied: a pale tone scrubbed over, scratches, then several washes, each in its own place; again on
- * less ground.
+ * Leather scrubbed and tied: over its volumes a pale tone is scrubbed, then scratches, then several washes, each in its
+ * own place; again on less ground.
  */
 export const leatherScrubbed = defineScheme<Tone>({
   id: "leather-scrubbed",
-  version: 1,
+  version: 2,
   label: "Scrubbed and washed",
   about:
-    "A pale tone is scrubbed and scratched over the base, then several washes tie it, each in its own place.",
+    "Over light and shade a pale tone is scrubbed and scratched, then several washes tie it, each in its own place.",
   material: "leather",
   startColour: "#5c4632",
-  tones({ answers }) {
-    const span = CONTRAST[answers.look];
+  tones(room) {
+    const span = CONTRAST[room.answers.look];
     return {
-      base: tone("leather", 0),
+      ...valueTones(room, LEATHER),
       pale: tone("leather, scrubbed", 15 * span, 0.85, 5),
-      palest: tone("leather, bare", 25 * span, 0.7, 9),
+      palest: tone("leather, bare", 27 * span, 0.7, 9),
       glaze: clearTone("leather wash", -9, 1.1, 0),
       shade: clearTone("leather shade", -22, 0.6, -12),
       warm: clearTone("leather, warm", -3, 1.6, -12),
     };
   },
   coats(room) {
-    const steps = [baseLayer("Leather", "base"), ...scrubs(room), ...washes];
+    const steps = [...volumeCoats(room, LEATHER), ...scrubs(room), ...washes];
     if (room.answers.look === "quiet") return [...steps, joins];
     return [...steps, ...bareSkin(room), joins, bareEdge(room)];
   },
@@ -63,7 +64,7 @@ const scrubs = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     tone: "pale",
     water: 0,
     passes: 2 - turn,
-    place: inZones(["worn"], turn === 0 ? 0.25 : 0.1),
+    place: inZones(["worn"], turn === 0 ? 0.25 : 0.1, inSteps(room, "leather", 0, 9, 1)),
     params: {
       load: Math.round((8 - 3 * turn) * WEAR_OF[room.answers.age]) * 5,
       reach: 90,
@@ -77,7 +78,7 @@ const scrubs = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "scratch",
     tone: "pale",
     water: 0.5,
-    place: inZones(["worn"], 0.14, oneSide(room)),
+    place: inZones(["worn"], 0.14, { ...oneSide(room), ...inSteps(room, "leather", -0.3, 9, 1) }),
     params: {
       density: perMm2(room, 2.6 * WEAR_OF[room.answers.age]),
       length: 0.6 * room.scale,
@@ -140,7 +141,7 @@ const bareSkin = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "scratch",
     tone: "palest",
     water: 0.5,
-    place: inZones(["worn"], 0.03, oneSide(room)),
+    place: inZones(["worn"], 0.03, { ...oneSide(room), ...inSteps(room, "leather", 0.5, 9, 1) }),
     params: {
       density: perMm2(room, 1.6 * WEAR_OF[room.answers.age]),
       length: 0.4 * room.scale,

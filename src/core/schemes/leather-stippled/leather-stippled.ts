@@ -1,7 +1,5 @@
 import { inZones } from "../../job";
 import {
-  baseLayer,
-  depthLayer,
   clearTone,
   CONTRAST,
   defineScheme,
@@ -13,68 +11,76 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
+import { inSteps, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
-type Tone = "base" | "dark" | "middle" | "light" | "bright" | "glaze" | "shade";
+type Tone = ValueTone | "middle" | "light" | "bright" | "glaze" | "shade";
+const LEATHER = { material: "leather", name: "leather", chroma: [0.82, 0.95], hueDeg: [-8, 5] } as const;
 
 /**
- * Leather built up: stipple and soft dry brush in rising tones on what wears, thin scratches, then brown glazes; twice,
- * the second time on less ground, so that older wear sinks under newer.
+ * Leather built up: volumes first, then stipple and soft dry brush in rising tones on what wears, thin scratches, then
+ * brown glazes; twice, the second time on less ground, so that older wear sinks under newer.
  */
 export const leatherStippled = defineScheme<Tone>({
   id: "leather-stippled",
-  version: 1,
+  version: 2,
   label: "Stippled and glazed",
   about:
-    "Texture is stippled up on what wears, brighter than the goal; brown glazes take it down and tie it.",
+    "Over light and shade texture is stippled up on what wears, brighter than the goal; brown glazes take it down and tie it.",
   material: "leather",
   startColour: "#6b432c",
-  tones({ answers }) {
-    const span = CONTRAST[answers.look];
+  tones(room) {
+    const span = CONTRAST[room.answers.look];
     return {
-      base: tone("leather", 0),
-      dark: tone("leather, dark", -15 * span, 0.8, -8),
-      middle: tone("leather, worn", 7 * span, 1.02, 4),
-      light: tone("leather, rubbed", 14 * span, 0.92, 7),
-      bright: tone("leather, bare", 22 * span, 0.8, 10),
+      ...valueTones(room, LEATHER),
+      middle: tone("leather, worn", 8 * span, 1.02, 4),
+      light: tone("leather, rubbed", 17 * span, 0.92, 7),
+      bright: tone("leather, bare", 27 * span, 0.8, 10),
       glaze: clearTone("leather glaze", -7, 1.25, 2),
       shade: clearTone("leather shade", -20, 0.7, -14),
     };
   },
   coats(room) {
-    const depth = depthLayer<Tone>("Depth in the hollows", "dark", 0, { water: 3, params: { feather: 80 } });
-    const steps = [baseLayer<Tone>("Leather", "base"), depth, ...stipples(room), scratches(room), firstGlaze];
+    const steps = [...volumeCoats(room, LEATHER), ...stipples(room), scratches(room), firstGlaze];
     if (room.answers.look === "quiet") return [...steps, joins];
     return [...steps, ...dents(room), ...lights(room), joins];
   },
 });
 
+/** Worn places from a step of light on: there is little texture in the shade. */
+const wornFrom = (room: SchemeRoom, fade: number, from: number, more = {}) =>
+  inZones(["worn"], fade, { ...inSteps(room, "leather", from, 9, 1), ...more });
+
 const acrossOf = ({ narrow }: SchemeRoom) => ({ angle: 90, angleSpread: narrow ? 22 : 55 });
 const fromOneEdge = ({ narrow, scale }: SchemeRoom) =>
   narrow ? { span: { along: "height" as const, from: 0.3, to: 1, softMm: 1.2 * scale } } : {};
 
-/** Worn leather: stippled, softened, stippled lighter and less. */
-const stipples = (room: SchemeRoom): SchemeCoat<Tone>[] => [
-  {
-    key: "first-stipple",
-    name: "First stipple",
-    technique: "stipple",
-    tone: "middle",
-    water: 0.5,
-    place: inZones(["worn"], 0.22),
-    params: {
-      density: Math.min(16, perMm2(room, 14 * Math.min(1.15, WEAR_OF[room.answers.age]))),
-      size: flickMm(room, 0.11),
-      spread: 45,
-      together: 7,
-    },
+const firstTouches = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "first-stipple",
+  name: "First touches",
+  technique: "touch",
+  tone: "middle",
+  water: 0.5,
+  place: wornFrom(room, 0.22, -0.3),
+  params: {
+    density: Math.min(24, perMm2(room, 16 * Math.min(1.15, WEAR_OF[room.answers.age]))),
+    width: flickMm(room, 0.12),
+    long: 140,
+    spread: 45,
+    hides: 60,
+    ...acrossOf(room),
   },
+});
+
+/** Worn leather: touched, softened, stippled lighter and less. */
+const stipples = (room: SchemeRoom): SchemeCoat<Tone>[] => [
+  firstTouches(room),
   {
     key: "soft-brush",
     name: "Soft dry brush",
     technique: "dry-brush",
     tone: "middle",
     water: 0,
-    place: inZones(["worn"], 0.12),
+    place: wornFrom(room, 0.12, 0),
     params: { load: 30, reach: 60, radius: 0.9, across: room.narrow ? 90 : 60 },
   },
   {
@@ -83,7 +89,7 @@ const stipples = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "stipple",
     tone: "light",
     water: 0.5,
-    place: inZones(["worn"], 0.03),
+    place: wornFrom(room, 0.03, 0.4),
     params: {
       density: perMm2(room, 11 * Math.min(1.3, WEAR_OF[room.answers.age])),
       size: flickMm(room, 0.09),
@@ -99,7 +105,7 @@ const scratches = (room: SchemeRoom): SchemeCoat<Tone> => ({
   technique: "scratch",
   tone: "light",
   water: 0.5,
-  place: inZones(["worn"], 0.08, fromOneEdge(room)),
+  place: wornFrom(room, 0.08, 0, fromOneEdge(room)),
   params: {
     density: perMm2(room, 2.1 * WEAR_OF[room.answers.age]),
     length: 0.55 * room.scale,
@@ -126,7 +132,7 @@ const dents = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     key: "dents-dark",
     name: "Dents, dark side",
     technique: "scratch",
-    tone: "dark",
+    tone: "value-0",
     water: 0.5,
     place: inZones(["worn"], 0.12),
     params: { ...dent(room), shift: markMm(room, 0.05) },
@@ -151,7 +157,7 @@ const lights = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "stipple",
     tone: "bright",
     water: 0.5,
-    place: inZones(["worn", "lit"], 0),
+    place: wornFrom(room, 0, 1),
     params: {
       density: perMm2(room, 9 * Math.min(1.3, WEAR_OF[room.answers.age])),
       size: flickMm(room, 0.075),
@@ -165,7 +171,7 @@ const lights = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "scratch",
     tone: "bright",
     water: 0.5,
-    place: inZones(["worn"], 0.02, fromOneEdge(room)),
+    place: wornFrom(room, 0.02, 0.6, fromOneEdge(room)),
     params: {
       density: perMm2(room, 1.3 * WEAR_OF[room.answers.age]),
       length: 0.4 * room.scale,

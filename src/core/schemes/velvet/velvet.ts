@@ -1,96 +1,83 @@
 import { inZones } from "../../job";
 import {
-  baseLayer,
-  depthLayer,
   clearTone,
-  CONTRAST,
   defineScheme,
   markMm,
   perMm2,
-  tone,
   WEAR_OF,
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
+import { inSteps, touchCoats, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
-type Tone = "base" | "deep" | "sheen" | "bright" | "glaze";
+type Tone = ValueTone | "glaze";
+const VELVET = { material: "velvet", name: "velvet", chroma: [0.4, 1.15], hueDeg: [-8, 4] } as const;
 
-/** Velvet: deep ground, soft transparent dots, and a light that falls off fast beside each ridge. */
+/** Velvet: mostly dark, with narrow lights that fall off fast, in soft thin touches; a rich glaze ties it. */
 export const velvet = defineScheme<Tone>({
   id: "velvet",
-  version: 1,
+  version: 2,
   label: "Velvet",
-  about: "A deep ground, soft thin dots, and a narrow sheen that falls off fast; a rich glaze ties it.",
+  about:
+    "A deep ground with narrow lights that fall off fast, broken by soft thin touches; a rich glaze ties it.",
   material: "velvet",
   startColour: "#5a2437",
-  tones({ answers }) {
-    const span = CONTRAST[answers.look];
-    return {
-      base: tone("velvet", -5 * span, 1.05),
-      deep: tone("velvet, deep", -16 * span, 0.75, -8),
-      sheen: tone("velvet, sheen", 13 * span, 1.05, 3),
-      bright: tone("velvet, bright", 24 * span, 0.8, 6),
-      glaze: clearTone("velvet glaze", -8, 1.5, 0),
-    };
-  },
+  tones: (room) => ({ ...valueTones(room, VELVET), glaze: clearTone("velvet glaze", -8, 1.5, 0) }),
   coats(room) {
     const { look, age } = room.answers;
-    const steps = [...pile(room)];
+    const steps = [
+      ...volumeCoats(room, VELVET, { feather: 90, waver: 25, fade: 0.6 }),
+      ...pile(room),
+      glaze(room),
+    ];
     if (look === "quiet") return steps;
-    return [...steps, bright(room), ...(age === "new" ? [] : [rubbed(room)])];
+    return [...steps, sheen(room), ...(age === "new" ? [] : [rubbed(room)])];
   },
 });
 
-const softDots = (room: SchemeRoom, density: number, size: number) => ({
-  density: perMm2(room, density),
-  size: markMm(room, size),
-  spread: 30,
-  together: 1,
+const pile = (room: SchemeRoom): SchemeCoat<Tone>[] =>
+  touchCoats(room, "velvet", {
+    width: [0.36, 0.18],
+    density: [16, 22],
+    long: 120,
+    hides: [60, 50],
+    angleSpread: 45,
+    reach: 0.4,
+  }).map((coat) => ({ ...coat, water: 2 }));
+
+const glaze = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "glaze",
+  name: "Rich glaze",
+  technique: "glaze",
+  tone: "glaze",
+  water: 6,
+  place: inZones([], 0, inSteps(room, "velvet", -1, 1.2, 1.4)),
+  params: { pull: 20, unevenness: 8 },
 });
 
-/** Deep folds, a sheen of soft dots on what turns to the light, and a rich glaze over both. */
-const pile = (room: SchemeRoom): SchemeCoat<Tone>[] => [
-  baseLayer("Velvet", "base"),
-  depthLayer("Deep in the folds", "deep", 0.1, { passes: 2, params: { feather: 90, waver: 10 } }),
-  {
-    key: "sheen",
-    name: "Sheen, soft dots",
-    technique: "stipple",
-    tone: "sheen",
-    water: 3,
-    passes: 2,
-    place: inZones(["raised", "lit"], 0.04, { fall: 1.8 }),
-    params: softDots(room, 26, 0.2),
-  },
-  {
-    key: "glaze",
-    name: "Rich glaze",
-    technique: "glaze",
-    tone: "glaze",
-    water: 5,
-    passes: 2,
-    place: { kind: "everywhere" },
-    params: { pull: 25, unevenness: 8 },
-  },
-];
-
-const bright = (room: SchemeRoom): SchemeCoat<Tone> => ({
+/** The brightest, where the pile turns. */
+const sheen = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "bright",
   name: "Brightest, where it turns",
-  technique: "stipple",
-  tone: "bright",
-  water: 3,
-  passes: 2,
-  place: inZones(["raised", "lit"], 0, { fall: 3.5 }),
-  params: softDots(room, 24, 0.14),
+  technique: "touch",
+  tone: valueTone(room, "velvet", 9),
+  water: 2,
+  place: inZones([], 0, inSteps(room, "velvet", room.standard === "display" ? 2.4 : 1.4, 9, 0.8)),
+  params: { density: perMm2(room, 16), width: markMm(room, 0.15), long: 120, hides: 45, angleSpread: 45 },
 });
 
 const rubbed = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "rubbed",
   name: "Rubbed pile",
-  technique: "stipple",
-  tone: "sheen",
+  technique: "touch",
+  tone: valueTone(room, "velvet", 1),
   water: 2,
   place: inZones(["worn"], 0, { fall: 2 }),
-  params: softDots(room, 5 * WEAR_OF[room.answers.age], 0.12),
+  params: {
+    density: perMm2(room, 8 * WEAR_OF[room.answers.age]),
+    width: markMm(room, 0.14),
+    long: 140,
+    hides: 45,
+    angleSpread: 60,
+  },
 });

@@ -6,6 +6,7 @@ const PATHS: Readonly<Record<string, string>> = {
   wash: "M2 4c2 3 3 3 4 0M6 4c1 7 3 7 4 0M10 4c1 3 2 3 4 0M5 13h6",
   "dry-brush": "M2 4h3M7 4h2M11 4h3M3 8h5M10 8h2M2 12h2M6 12h6",
   stipple: "M3 3h.01M8 2h.01M13 4h.01M5 7h.01M10 8h.01M3 12h.01M8 12h.01M13 11h.01",
+  touch: "M2 5c2-3 4-1 5-2-1 3-3 4-5 2zM9 4c2-2 4-1 5-1-1 2-3 3-5 1zM5 11c2-3 5-2 6-2-1 3-4 5-6 2z",
   scratch: "M3 4l3 5M8 2l1 4M12 5l-3 6M5 11l1 3M13 12l-2 2",
   "edge-line": "M2 13V6c0-2 2-4 4-4h8",
   airbrush: "M2 8h3M8 5l4-2M8 8h5M8 11l4 2",
