@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { chromium, type Browser, type Page } from "@playwright/test";
-import type { Job } from "../src/core/job";
-import { largestPalette, largestSurface, longestPlan, megapixelSkirt } from "./jobs";
+import type { Job, Paint } from "../src/core/job";
+import { demoShelf } from "../src/data/demo/shelf";
+import { largestFigure, largestPalette, largestSurface, longestPlan, megapixelSkirt } from "./jobs";
 import { print, type Line } from "./measure";
 import { takePace } from "./pace";
 import { startServer } from "./serve";
@@ -175,6 +176,104 @@ async function benchEdits(
   await page.close();
 }
 
+/** A figure asked of a worker of its own, without page and judge; runs in the page. */
+interface AskedFigure {
+  readonly script: string;
+  /** One job for each question; all but the first are asked with everything warm. */
+  readonly jobs: readonly Job[];
+  readonly paints: readonly Paint[];
+  readonly helpers: number;
+}
+
+/** @returns for every job ms to the first picture and to the one in full; last for the same figure only turned */
+function askFigures({ script, jobs, paints, helpers }: AskedFigure): Promise<(readonly [number, number])[]> {
+  const worker = new Worker(script, { type: "module" });
+  const ask = (job: Job, id: number, turnDeg = 0) =>
+    new Promise<readonly [number, number]>((resolve, reject) => {
+      const start = performance.now();
+      let first = NaN;
+      worker.onmessage = ({ data }: MessageEvent<{ kind: string; message?: string }>) => {
+        if (data.kind === "part") first = performance.now() - start;
+        if (data.kind === "answer") resolve([first, performance.now() - start]);
+        if (data.kind === "failed" || data.kind === "dropped") reject(new Error(data.message ?? "dropped"));
+      };
+      const view = { turnDeg, tiltDeg: null, pxPerMm: 60, mostPx: 720, viewMm: null };
+      const input = { job, paints, view, helpers, as: "paint", step: null, full: true };
+      worker.postMessage({ kind: "figure", id, input: { ...input, figureId: job.figures[0]!.id } });
+    });
+  return jobs
+    .reduce(
+      (before, job, id) => before.then(async (times) => [...times, await ask(job, id)]),
+      Promise.resolve<(readonly [number, number])[]>([]),
+    )
+    .then(async (times) => [...times, await ask(jobs.at(-1)!, jobs.length, 10)])
+    .finally(() => worker.terminate());
+}
+
+/** A figure of eight surfaces and a hundred coats, with one worker and with another beside it. */
+async function benchFigure(browser: Browser, address: string, pace: number): Promise<void> {
+  const page = await browser.newPage();
+  const scripts: string[] = [];
+  page.on("request", (request) => {
+    if (request.url().includes("simulator.worker")) scripts.push(request.url());
+  });
+  await page.goto(`${address}/`);
+  await page.waitForSelector("article canvas");
+  // Nothing of the desk goes on beside it.
+  await page.goto(`${address}/settings`);
+  const job = largestFigure();
+  // Another steadiness lays every coat of every surface anew, in the light it had.
+  const jobs = [0, 1, 2, 3, 4].map((turn) => ({
+    ...job,
+    hand: { ...job.hand, steadiness01: 0.5 + turn / 100 },
+  }));
+  const input = { script: scripts[0]!, jobs, paints: demoShelf };
+  const middleOf = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+  const runs: { alone: number[]; together: number[] } = { alone: [], together: [] };
+  let cold: readonly [number, number] = [NaN, NaN];
+  for (let turn = 0; turn < 3; turn++) {
+    const alone = await page.evaluate(askFigures, { ...input, helpers: 0 });
+    const together = await page.evaluate(askFigures, { ...input, helpers: 1 });
+    if (turn === 0) cold = alone[0]!;
+    // Drawing the figure is no part of it, nor the turn in which each worker learns what is its own.
+    const painting = (times: readonly (readonly [number, number])[]) =>
+      middleOf(times.slice(2, -1).map(([, full]) => full)) - times.at(-1)![1];
+    runs.alone.push(painting(alone));
+    runs.together.push(painting(together));
+  }
+  const ratio = middleOf(runs.together.map((ms, turn) => ms / runs.alone[turn]!));
+  print(
+    [
+      { name: "Figure of 8 surfaces and 100 coats, first picture, cold", ms: cold[0], budget: 1500 },
+      { name: "The same in full, cold", ms: cold[1], budget: 8000 },
+      {
+        ...{ name: "All its coats laid anew by two workers", ms: middleOf(runs.together) },
+        ratio: { to: "one worker", value: ratio, allowed: 0.65 },
+      },
+    ],
+    pace,
+  );
+  await page.close();
+}
+
+/** A page with the same figure on it: what it holds. */
+async function benchFigureMemory(browser: Browser, address: string): Promise<void> {
+  await put(address, largestFigure());
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/job/ferry-sergeant/brief`);
+  await page.getByRole("button", { name: "Whole figure" }).click();
+  await page.waitForSelector('[data-testid="figure"][data-settled="true"]');
+  const mb = Math.round(await pageMemory(browser));
+  console.log(`${"Page with a figure of 8 surfaces and 100 coats".padEnd(58)}${mb} MB  budget 900 MB`);
+  await page.close();
+}
+
+/** Parts of the browser's bench by name; all of them where none is named, as in `--browser=figure`. */
+const wants = (part: string): boolean => {
+  const named = process.argv.find((one) => one.startsWith("--browser="))?.split("=")[1];
+  return named === undefined || named.split(",").includes(part);
+};
+
 export async function benchBrowser(): Promise<void> {
   console.log("\nIn the browser, built server");
   const pace = await takePace();
@@ -185,12 +284,18 @@ export async function benchBrowser(): Promise<void> {
     const bytes = await scriptBytes(page, address);
     await page.close();
     console.log(`${"Script of the desk, gzip".padEnd(58)}${Math.round(bytes / 1024)} KB  budget 350 KB`);
-    await put(address, megapixelSkirt());
-    await benchEdits(browser, address, "flat", pace);
-    await benchEdits(browser, address, "form", await takePace());
-    await benchMemory(browser, address);
-    await benchPalette(browser, address, await takePace());
-    await benchPdf(browser, address, await takePace());
+    if (wants("edits")) {
+      await put(address, megapixelSkirt());
+      await benchEdits(browser, address, "flat", pace);
+      await benchEdits(browser, address, "form", await takePace());
+    }
+    if (wants("figure")) {
+      await benchFigure(browser, address, await takePace());
+      await benchFigureMemory(browser, address);
+    }
+    if (wants("memory")) await benchMemory(browser, address);
+    if (wants("palette")) await benchPalette(browser, address, await takePace());
+    if (wants("pdf")) await benchPdf(browser, address, await takePace());
   } finally {
     await browser.close();
     child.kill("SIGTERM");

@@ -1,6 +1,7 @@
-import type { Job } from "../src/core/job";
+import { inZones, type Job } from "../src/core/job";
 import { deriveCoats } from "../src/core/patterns/derive";
 import { settParams } from "../src/core/patterns/sett/testing";
+import { reedScout, wholeSergeant } from "../src/data/demo/company";
 import { ferrySergeant } from "../src/data/demo/ferrySergeant";
 import { demoShelf } from "../src/data/demo/shelf";
 
@@ -79,4 +80,54 @@ export function megapixelSkirt(): Job {
     pattern: { ...surface.pattern!, params: { ...settParams(surface), periods: 13 } },
   }));
   return deriveCoats({ ...demo, surfaces }, demoShelf, demo);
+}
+
+/** A figure of eight surfaces and a hundred coats: the sergeant, dressed in the scout's pieces as well. */
+export function largestFigure(): Job {
+  const [sergeant, scout] = [wholeSergeant(), reedScout()];
+  const ofScout = (id: string) => `scout-${id}`;
+  const pieces = scout.surfaces.map((surface) => ({
+    ...surface,
+    id: ofScout(surface.id),
+    coats: surface.coats.map((coat) => ({ ...coat, mixId: ofScout(coat.mixId) })),
+    pattern: null,
+  }));
+  const surfaces = [
+    ...sergeant.surfaces,
+    ...pieces.map((surface) => ({
+      ...surface,
+      // Coats that went by the pattern go by the light.
+      coats: surface.coats.map((coat) =>
+        coat.place.kind === "pattern"
+          ? {
+              ...coat,
+              role: null,
+              place: inZones(["raised"], 0.1),
+              technique: { id: "stipple", version: 1, params: {} },
+            }
+          : coat,
+      ),
+    })),
+  ];
+  const missing = 100 - surfaces.reduce((sum, { coats }) => sum + coats.length, 0);
+  return {
+    ...sergeant,
+    name: "Eight surfaces",
+    mixes: [...sergeant.mixes, ...scout.mixes.map((mix) => ({ ...mix, id: ofScout(mix.id) }))],
+    surfaces: surfaces.map((surface, at) => ({
+      ...surface,
+      coats: [
+        ...surface.coats,
+        ...Array.from({ length: Math.max(0, Math.ceil((missing - at) / surfaces.length)) }, (_, more) => ({
+          ...surface.coats[0]!,
+          id: `${surface.id}-more-${more}`,
+          name: `More ${more}`,
+          role: null,
+          seed: more,
+          passes: 1,
+          technique: { id: more % 2 === 0 ? "glaze" : "touch", version: 1, params: {} },
+        })),
+      ],
+    })),
+  };
 }

@@ -62,7 +62,7 @@ const standWhole = (
     const view = { turnDeg: 15, tiltDeg: null, pxPerMm: 60, mostPx, viewMm: null };
     deskWorker().ask(
       "figure",
-      { ...{ job, paints, figureId, view }, as: "paint", step: null, full: false },
+      { ...{ job, paints, figureId, view }, as: "paint", step: null, full: false, helpers: 0 },
       {
         answer: ({ picture }) => resolve(picture),
         failed: () => resolve(null),

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { WorkerClient, type Hearing } from "./client";
+import { newWorker, spareWorkers } from "./client";
+import type { Hearing } from "./workerClient";
 import type { WorkerAnswer, WorkerRequest } from "./protocol";
 
 /** A worker that only keeps what it was sent, and answers when the test says so. */
@@ -28,7 +29,7 @@ afterEach(() => vi.unstubAllGlobals());
 const cut = { line: { ax: 0, ay: 0, bx: 1, by: 1 }, samples: 10 };
 
 function start() {
-  const client = new WorkerClient();
+  const client = newWorker();
   return { client, worker: StillWorker.made[0]! };
 }
 
@@ -112,5 +113,18 @@ describe("a worker's client", () => {
     client.ask("section", cut, hears(heard));
     worker.onerror?.({ message: "" } as ErrorEvent);
     expect(heard.at(-1)).toBe("failed The simulation could not start.");
+  });
+});
+
+describe("how many workers may help", () => {
+  it.each([
+    [1, 0],
+    [2, 0],
+    [4, 2],
+    [7, 5],
+    [64, 5],
+  ])("with %d cores: %d", (cores, helpers) => {
+    vi.stubGlobal("navigator", { hardwareConcurrency: cores });
+    expect(spareWorkers()).toBe(helpers);
   });
 });

@@ -5,6 +5,9 @@ import { stepCount, stepShares } from "../core/surface/volumes/valuePlan";
 import { wholeSergeant } from "../data/demo/company";
 import { demoShelf } from "../data/demo/shelf";
 import { FIGURE_AS, seatedSurfaces, skinsOn } from "./figureSkins";
+import type { Helper } from "./helpers";
+import { questions } from "./questions";
+import type { SkinInput } from "./questions/skin";
 import { simulator } from "./simulation";
 
 const job = wholeSergeant();
@@ -65,5 +68,74 @@ describe("what a figure's pieces wear", () => {
     const edited = { ...job, surfaces: job.surfaces.map((surface) => ({ ...surface, coats })) };
     expect([...(await ask("primer", { job: edited })).values()]).toEqual([...primed.values()]);
     for (const [id, skin] of await ask("values", { job: edited })) expect(skin).toBe(planned.get(id));
+  });
+});
+
+/** A helper in this very thread, by the real question, that writes down what it was given. */
+function helperHere(paint?: Helper["paint"]): Helper & { readonly given: string[] } {
+  const given: string[] = [];
+  return {
+    given,
+    ready: () => true,
+    paint: async (input: SkinInput, wanted) => {
+      given.push(input.surfaceId);
+      questions.skin.schema.validateSync(input);
+      if (paint) return paint(input, wanted);
+      return questions.skin.run(input, { wanted, part: () => undefined });
+    },
+  };
+}
+
+describe("a figure painted by several workers", () => {
+  const always = () => Promise.resolve(true);
+  /** Another seed is another paint: nothing of it is remembered. */
+  const anew = (seed: number) => ({
+    ...job,
+    surfaces: job.surfaces.map((surface) => ({
+      ...surface,
+      coats: surface.coats.map((coat) => ({ ...coat, seed: coat.seed + seed })),
+    })),
+  });
+  const paint = async (seed: number, helpers: readonly Helper[], wanted = always) =>
+    skinsOn(await simulator, { ...shown, job: anew(seed), as: "paint" }, false, wanted, helpers);
+  const bytes = (skins: Map<string, PieceSkin> | null) =>
+    [...skins!].map(([id, { rgba, heights, gloss, grid, lit }]) => [
+      ...[id, lit, grid.width, grid.height, Buffer.from(rgba).toString("base64")],
+      ...[Buffer.from(heights.buffer, heights.byteOffset, heights.byteLength).toString("base64"), gloss],
+    ]);
+
+  it("is the same to the byte, each worker painting some of it, and the same ones again", async () => {
+    const helper = helperHere();
+    const together = await paint(1, [helper]);
+    expect(helper.given.length).toBeGreaterThan(0);
+    expect(helper.given.length).toBeLessThan(4);
+    const first = [...helper.given].sort();
+    helper.given.length = 0;
+    await paint(2, [helper]);
+    expect([...helper.given].sort()).toEqual(first);
+    // Without the helper all of it is painted here, and comes out as it did.
+    const same = { ...shown, job: anew(1), as: "paint" as const };
+    const alone = await skinsOn(
+      await simulator,
+      { ...same, paints: [...demoShelf].reverse() },
+      false,
+      always,
+    );
+    expect(bytes(alone)).toEqual(bytes(together));
+  });
+
+  it("is whole where a helper fails, and it is not asked again", async () => {
+    const helper = helperHere(() => Promise.reject(new Error("gone")));
+    const skins = await paint(3, [helper]);
+    expect([...skins!.keys()]).toEqual(seatedSurfaces(job, shown.figureId).map(({ id }) => id));
+    expect(helper.given.length).toBe(1);
+  });
+
+  it("gives nothing to one that has not started, and nothing at all once it is not wanted", async () => {
+    const starting = { ...helperHere(), ready: () => false };
+    expect((await paint(4, [starting]))!.size).toBe(4);
+    expect(starting.given).toEqual([]);
+    let asked = 0;
+    expect(await paint(5, [helperHere()], () => Promise.resolve(++asked < 4))).toBeNull();
   });
 });

@@ -1,7 +1,11 @@
-import { InputError } from "../core/errors";
 import type { PieceSkin } from "../core/piece/skin";
 import { figureOf, type Job, type Mix, type Paint, type Surface } from "../core/job";
 import { lightOf } from "../core/figure/light";
+import { InputError } from "../core/errors";
+import { buildForm } from "../core/surface/forms/buildForm";
+import { choosePitch } from "../core/surface/grid";
+import type { Helper } from "./helpers";
+import { FULL_CELLS, PaintingTogether, QUICK_CELLS, type Wish } from "./paintingTogether";
 import type { Simulator, SpecimenRequest, StillWanted } from "../core/simulate/simulator";
 
 /** What a surface's paint depends on, as text: an edit of one surface leaves the others as they are. */
@@ -37,26 +41,12 @@ function keep(key: string, skin: PieceSkin): void {
   }
 }
 
-/** What a surface of a figure wears; painted anew only where something it depends on has changed. Null where it was stopped. */
-export async function figureSkin(
-  sim: Simulator,
-  request: SpecimenRequest,
-  full: boolean,
-  wanted: StillWanted,
-): Promise<PieceSkin | null> {
-  const surface = request.job.surfaces.find(({ id }) => id === request.surfaceId)!;
-  const key = skinKey(request, surface, full);
+function recall(key: string): PieceSkin | null {
   const known = kept.get(key);
-  if (known) {
-    kept.delete(key);
-    kept.set(key, known);
-    return known;
-  }
-  const laid = await sim.lay(request, !full, wanted);
-  if (!laid) return null;
-  const skin = sim.skin(request, laid);
-  keep(key, skin);
-  return skin;
+  if (!known) return null;
+  kept.delete(key);
+  kept.set(key, known);
+  return known;
 }
 
 /** Surfaces of a job's figure that are seated, in the job's order. */
@@ -79,9 +69,6 @@ export interface FigureShown {
   readonly step: { readonly surfaceId: string; readonly upTo: number } | null;
 }
 
-/** Most cells of a surface in the finer picture: a whole figure is smaller on the screen than one piece. */
-const FULL_CELLS = 400_000;
-
 /** How pieces are looked at. Steps of light are greys of their own, which no lamp shades once more. */
 const LOOKED: Readonly<Record<(typeof FIGURE_AS)[number], Pick<SpecimenRequest, "lit" | "map">>> = {
   paint: { lit: true },
@@ -96,28 +83,48 @@ const primed = (job: Job): Job => ({
   surfaces: job.surfaces.map((surface) => ({ ...surface, coats: [] })),
 });
 
-/** Skins of everything that is seated; null where it was stopped. */
+/** What painting a surface costs in full: its cells times its coats; a piece that cannot be built costs nothing. */
+function costOf({ hand }: Job, surface: Surface): number {
+  try {
+    const { pitchMm } = choosePitch(buildForm(surface), hand.finestLineMm, FULL_CELLS);
+    return (1 + surface.coats.length) * Math.min(FULL_CELLS, buildForm(surface).areaMm2 / pitchMm ** 2);
+  } catch (error) {
+    if (error instanceof InputError) return 0;
+    throw error;
+  }
+}
+
+function wishesOf({ job: given, paints, figureId, as, step }: FigureShown, full: boolean): Wish[] {
+  const job = as === "paint" ? given : primed(given);
+  return seatedSurfaces(job, figureId).map((surface) => {
+    const upTo = as === "paint" && step?.surfaceId === surface.id ? step.upTo : null;
+    const cells = { mostCells: FULL_CELLS, previewCells: QUICK_CELLS };
+    const request = { job, paints, surfaceId: surface.id, upTo, ...LOOKED[as], ...cells };
+    return { request, full, key: skinKey(request, surface, full), cost: costOf(job, surface) };
+  });
+}
+
+/**
+ * Skins of everything that is seated; null where it was stopped.
+ * @param helpers workers that paint surfaces beside this one
+ */
 export async function skinsOn(
   sim: Simulator,
-  { job: given, paints, figureId, as, step }: FigureShown,
+  shown: FigureShown,
   full: boolean,
   wanted: StillWanted,
+  helpers: readonly Helper[] = [],
 ): Promise<Map<string, PieceSkin> | null> {
-  const skins = new Map<string, PieceSkin>();
-  const job = as === "paint" ? given : primed(given);
-  const seated = seatedSurfaces(job, figureId);
-  for (const [at, { id }] of seated.entries()) {
-    if (!(await wanted(at, seated.length))) return null;
-    const upTo = as === "paint" && step?.surfaceId === id ? step.upTo : null;
-    const request = { job, paints, surfaceId: id, upTo, ...LOOKED[as], mostCells: FULL_CELLS };
-    try {
-      const skin = await figureSkin(sim, request, full, () => wanted(at, seated.length));
-      if (!skin) return null;
-      skins.set(id, skin);
-    } catch (error) {
-      // A piece that cannot be built or painted is left out; where it is edited it says what is wrong.
-      if (!(error instanceof InputError)) throw error;
-    }
-  }
-  return skins;
+  const wishes = wishesOf(shown, full);
+  const skins = new Map(wishes.map(({ request, key }) => [request.surfaceId, recall(key)]));
+  const painting = new PaintingTogether(sim, {
+    open: wishes.filter(({ request }) => !skins.get(request.surfaceId)),
+    wanted: () => wanted([...skins.values()].filter((skin) => skin !== null).length, wishes.length),
+    painted: ({ key, request }, skin) => {
+      keep(key, skin);
+      skins.set(request.surfaceId, skin);
+    },
+  });
+  if (!(await painting.by(helpers))) return null;
+  return new Map([...skins].filter((entry): entry is [string, PieceSkin] => entry[1] !== null));
 }

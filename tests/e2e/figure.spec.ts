@@ -118,6 +118,33 @@ test("the figure goes out as a textured form that another reader finds right", a
     surfaces.length,
   );
 });
+
+test("where there are cores to spare more workers paint the figure, and it comes out the same", async () => {
+  const { page, id } = opened;
+  const onCores = async (cores: number): Promise<Page> => {
+    const one = await page.context().newPage();
+    await one.addInitScript(
+      (n) => Object.defineProperty(navigator, "hardwareConcurrency", { value: n }),
+      cores,
+    );
+    await one.goto(`/job/${id}/brief`);
+    await one.getByRole("button", { name: "Whole figure" }).click();
+    await figureSeen(one);
+    return one;
+  };
+  const many = await onCores(4);
+  expect(many.workers().length).toBeGreaterThanOrEqual(3);
+  const before = await figureSeen(many);
+  await many.getByLabel("Steadiness").fill("20");
+  const together = await otherFigure(many, before, "painted by several");
+  await saved(many);
+  await many.close();
+  const alone = await onCores(2);
+  expect(alone.workers().length).toBeLessThanOrEqual(2);
+  expect(await figureSeen(alone)).toBe(together);
+  await alone.close();
+});
+
 test("a body is chosen and posed; without one its pieces lie aside", async ({ request }) => {
   const { page, id } = opened;
   await go(page, "Brief");

@@ -26,7 +26,7 @@ test.describe("the whole way", () => {
     // Other tests leave jobs above it, and only what is in view is simulated.
     await strip.scrollIntoViewIfNeeded();
     await expect(strip.getByRole("img", { name: "Coat skirt, simulated" })).toBeVisible();
-    await expect(strip).toContainText("Next card: Base, 1 of 46");
+    await expect(strip).toContainText("Next card: Base, 1 of 56");
     await expect(strip).toContainText("1 : 51");
   });
 

@@ -26,6 +26,8 @@ export interface GridWish {
   readonly preview: boolean;
   /** Most cells of the fine grid; as many as memory allows where left out. */
   readonly mostCells?: number | undefined;
+  /** Cells of the preview; `PREVIEW_CELLS` where left out. */
+  readonly previewCells?: number | undefined;
 }
 
 /** Lays surfaces on cells and keeps those that were asked for last. */
@@ -33,10 +35,17 @@ export class GridShelf {
   private kept: Kept[] = [];
 
   /** @throws InputError for impossible sizes */
-  of(job: Job, surface: Surface, { preview, mostCells }: GridWish): Gridded {
+  of(job: Job, surface: Surface, { preview, mostCells, previewCells = PREVIEW_CELLS }: GridWish): Gridded {
     const { finestLineMm } = job.hand;
     const light = lightOf(job, surface);
-    const wish = [surface.form, surface.seed, reliefKey(surface), finestLineMm, preview, mostCells];
+    const wish = [
+      surface.form,
+      surface.seed,
+      reliefKey(surface),
+      finestLineMm,
+      preview && previewCells,
+      mostCells,
+    ];
     const key = JSON.stringify(wish);
     const known = this.kept.find((one) => one.key === key);
     if (known) {
@@ -46,7 +55,7 @@ export class GridShelf {
     const form = buildForm(surface);
     const { pitchMm, reduced } = choosePitch(form, finestLineMm, mostCells);
     const { minX, maxX, minY, maxY } = form.bounds;
-    const coarse = Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / PREVIEW_CELLS);
+    const coarse = Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / previewCells);
     const grid = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm);
     const made = { key, grid, reduced };
     this.keep(made);

@@ -33,6 +33,8 @@ export interface SpecimenRequest {
   readonly veilCoatId?: string | null;
   /** Most cells of the full picture; two million where left out. */
   readonly mostCells?: number;
+  /** Cells of the preview, where it is to be quicker than usual. */
+  readonly previewCells?: number;
   /** As the eye sees it from this far, mm; null or left out for every cell as it is. */
   readonly viewMm?: number | null;
 }
@@ -76,16 +78,23 @@ export class Simulator {
    * @throws InputError for impossible sizes, ThreadCountError, RangeError where the surface is missing
    */
   async lay(request: SpecimenRequest, preview: boolean, wanted: StillWanted): Promise<LaidSurface | null> {
-    const { job, mostCells, surfaceId } = request;
+    const { job, mostCells, previewCells, surfaceId } = request;
     const surface = surfaceOf(request);
     if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
-    const { grid, reduced } = this.grids.of(job, surface, { preview, mostCells });
+    const { grid, reduced } = this.grids.of(job, surface, { preview, mostCells, previewCells });
     const total = activeCoats(surface).length;
     const laying = this.films.lay(job, surface, grid);
     for (let step = laying.next(); ; step = laying.next()) {
       if (step.done) return { grid, coats: step.value, reduced };
       if (!(await wanted(step.value, total))) return null;
     }
+  }
+
+  /** The cells that a request is laid on. @throws InputError for impossible sizes, RangeError where the surface is missing */
+  gridOf({ job, mostCells, previewCells, surfaceId }: SpecimenRequest, preview: boolean): SurfaceGrid {
+    const surface = job.surfaces.find(({ id }) => id === surfaceId);
+    if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
+    return this.grids.of(job, surface, { preview, mostCells, previewCells }).grid;
   }
 
   /** Paint and finish of a laid surface, under a light or (null) without any. */

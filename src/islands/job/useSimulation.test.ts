@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
-import type { Hearing } from "../../worker/client";
+import type { Hearing } from "../../worker/workerClient";
 import type { SpecimenInput } from "../../worker/questions/specimen";
 
 const worker = vi.hoisted(() => {

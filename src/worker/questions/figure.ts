@@ -6,6 +6,7 @@ import { figureOf } from "../../core/job";
 import { jobField, paintsField } from "../checked";
 import { FIGURE_AS, seatedSurfaces, skinsOn, type FigureShown } from "../figureSkins";
 import { bringWhatIsKept } from "../heights";
+import { helpersFor } from "../helpers";
 import { pieceViewField } from "../pieceView";
 import { defineQuestion } from "../question";
 import { simulator } from "../simulation";
@@ -14,6 +15,8 @@ export interface FigureInput extends FigureShown {
   readonly view: FigureView;
   /** Whether the finer picture is wanted after the quick one. */
   readonly full: boolean;
+  /** How many workers may help; each paints some of the surfaces. */
+  readonly helpers: number;
 }
 
 /** Longest side of the quick picture, pixels. */
@@ -37,6 +40,7 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
       .nullable()
       .defined(),
     full: boolean().strict().required(),
+    helpers: number().strict().integer().min(0).max(5).required(),
   }),
   async run(input, { wanted, part }) {
     const { job, figureId, view, full } = input;
@@ -46,13 +50,14 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
     const standing = standingFigure(job, own);
     if (!standing) return null;
     const sprayed = input.as === "sprayed" ? sprayOnBody(standing) : undefined;
-    const coarse = await skinsOn(sim, input, false, wanted);
+    const helpers = helpersFor(input.helpers);
+    const coarse = await skinsOn(sim, input, false, wanted, helpers);
     if (!coarse) return null;
     const quick = { ...view, mostPx: Math.min(QUICK_PX, view.mostPx) };
     const first = drawFigure(standing, own, coarse, quick, sprayed);
     if (!full) return first;
     part(first, [first.picture.rgba.buffer, first.owners.buffer]);
-    const fine = await skinsOn(sim, input, true, wanted);
+    const fine = await skinsOn(sim, input, true, wanted, helpers);
     if (!fine || !(await wanted(1, 1))) return null;
     return drawFigure(standing, own, fine, view, sprayed);
   },

@@ -11,8 +11,10 @@ import { picture } from "./picture";
 import { piece } from "./piece";
 import { heights, reliefPicture } from "./relief";
 import { section } from "./section";
+import { skin } from "./skin";
 import { specimen } from "./specimen";
 import { start } from "./start";
+import { warm } from "./warm";
 import { wellAdditions } from "./wellAdditions";
 import { zonePictures } from "./zonePictures";
 
@@ -22,6 +24,8 @@ export const questions = {
   piece,
   figure,
   figureGltf,
+  skin,
+  warm,
   zonePictures,
   section,
   judge,

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import type { FigureStill } from "../../../core/figure/figureStill";
 import type { Figure } from "../../../core/job";
 import type { FigureInput } from "../../../worker/questions/figure";
-import { simulationWorker } from "../../../worker/client";
+import { simulationWorker, spareWorkers } from "../../../worker/client";
 import { useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { useFigureLook } from "./figureLook";
@@ -33,7 +33,7 @@ export function useFigureStill(figure: Figure, step: FigureInput["step"] = null)
   const stepText = JSON.stringify(step);
   const asked = useMemo(
     (): FigureInput => ({
-      ...{ job, paints, as, figureId: figure.id, full: true },
+      ...{ job, paints, as, figureId: figure.id, full: true, helpers: spareWorkers() },
       view: { turnDeg, tiltDeg, viewMm, pxPerMm: 60, mostPx: MOST_PX },
       step: JSON.parse(stepText) as FigureInput["step"],
     }),
