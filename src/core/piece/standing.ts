@@ -135,10 +135,10 @@ export function bleed(rgba: Uint8ClampedArray, width: number): void {
 }
 
 /** Where each point of a piece's edges lies on the flat picture, as `placesOf`. */
-function edgePlaces(
+export function edgePlaces(
   { mesh, places }: Rim,
   { width, height }: Pick<SurfaceGrid, "width" | "height">,
-): Float32Array {
+): Float32Array<ArrayBuffer> {
   const out = new Float32Array(mesh.columns * mesh.rows * 2);
   for (let at = 0; at < mesh.columns * mesh.rows; at++) {
     const column = at % mesh.columns;

@@ -11,7 +11,7 @@ const SPAN_OF: Readonly<Record<Material, number>> = {
   leather: 38,
   wool: 40,
   "worn cloth": 42,
-  velvet: 52,
+  velvet: 44,
   "plain cloth": 38,
 };
 /** How far the steps reach, against a plain surface. */

@@ -49,6 +49,11 @@ describe("a figure as glTF", () => {
     expect(nodes.map(({ name }) => name)).toEqual(
       expect.arrayContaining(job.surfaces.map(({ name }) => name)),
     );
+    // What ends somewhere has a thickness there, in the paint of its edge.
+    const edges = nodes.filter(({ name }) => name.endsWith(", edge"));
+    expect(edges.map(({ name }) => name.replace(", edge", "")).sort()).toEqual(
+      job.surfaces.map(({ name }) => name).sort(),
+    );
     const tops = meshes.map(({ primitives }) => accessors[primitives[0]!.attributes.POSITION]!.max![1]!);
     // A little taller than the height of its eyes.
     const tall = Math.max(...tops) * 1000;

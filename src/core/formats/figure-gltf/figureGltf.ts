@@ -6,8 +6,9 @@ import { seatedMesh } from "../../figure/seated";
 import type { StandingFigure } from "../../figure/standingFigure";
 import type { Figure } from "../../job";
 import type { PieceMesh } from "../../piece/mesh";
-import type { PieceSkin } from "../../piece/skin";
-import { bleed, placesOf, trianglesOf } from "../../piece/standing";
+import { rimOf } from "../../piece/rim";
+import { onPiece, type PieceSkin } from "../../piece/skin";
+import { bleed, edgePlaces, placesOf, trianglesOf } from "../../piece/standing";
 
 /** Points of each piece: as many as a moving view of it has. */
 const PIECE_POINTS = 50_000;
@@ -107,6 +108,10 @@ export async function writeFigureGltf(
     const mesh = seatedMesh(skin.grid, skin.heights, PIECE_POINTS, seating);
     const material = paintedMaterial(document, surface.name, skin);
     addShape(document, buffer, { name: surface.name, mesh, places: placesOf(mesh, skin.grid), material });
+    const rim = rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step));
+    if (!rim) continue;
+    const edge = { name: `${surface.name}, edge`, mesh: rim.mesh, places: edgePlaces(rim, skin.grid) };
+    addShape(document, buffer, { ...edge, material });
   }
   const [r, g, b] = spectrumToLinear(primerSpectrum(figure.primer));
   const primed = document
