@@ -68,6 +68,8 @@ const materials = [
   piece("Cloak, scratch-woven cloth, old", "cloak", {}, "cloth-scratched", { age: "old", look: "plain" }),
   piece("Cloak, velvet", "cloak", {}, "velvet", { age: "new", look: "plain" }),
   piece("Sleeve, plain cloth, quiet", "sleeve", {}, "cloth-quiet", { age: "used", look: "quiet" }),
+  piece("Helmet, smooth shell, striking", "helmet", {}, "shell-layered", { age: "used", look: "striking" }),
+  piece("Horn in zones", "horn", {}, "horn-zones", { age: "new", look: "plain" }),
 ];
 
 /** The presets of the camouflage on a cloak, a sleeve and a helmet. */

@@ -1,8 +1,10 @@
 import { clothQuiet } from "./cloth-quiet/cloth-quiet";
 import { clothScratched } from "./cloth-scratched/cloth-scratched";
+import { hornZones } from "./horn-zones/horn-zones";
 import { leatherScrubbed } from "./leather-scrubbed/leather-scrubbed";
 import { leatherStippled } from "./leather-stippled/leather-stippled";
 import type { SchemeDefinition } from "./scheme";
+import { shellLayered } from "./shell-layered/shell-layered";
 import { velvet } from "./velvet/velvet";
 import { woolStippled } from "./wool-stippled/wool-stippled";
 
@@ -14,6 +16,8 @@ const all = {
   "cloth-scratched": clothScratched,
   velvet,
   "cloth-quiet": clothQuiet,
+  "shell-layered": shellLayered,
+  "horn-zones": hornZones,
 } as const;
 
 export type SchemeId = keyof typeof all;

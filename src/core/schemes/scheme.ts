@@ -3,7 +3,7 @@ import type { MaterialId } from "../surface/volumes/materials";
 import type { TechniqueId } from "../techniques";
 
 /** What a surface is made of: the first question. */
-export const MATERIALS = ["leather", "wool", "worn cloth", "velvet", "plain cloth"] as const;
+export const MATERIALS = ["leather", "wool", "worn cloth", "velvet", "plain cloth", "shell", "horn"] as const;
 export type Material = (typeof MATERIALS)[number];
 /** How old it is: the second. */
 export const AGES = ["new", "used", "old"] as const;
@@ -87,6 +87,8 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   "worn cloth": "dull-cloth",
   velvet: "pile-cloth",
   "plain cloth": "dull-cloth",
+  shell: "shell",
+  horn: "shell",
 };
 /** How much a surface of a look is to be looked at. */
 export const IMPORTANCE_OF: Readonly<Record<Look, Volumes["importance"]>> = {

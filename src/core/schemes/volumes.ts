@@ -6,8 +6,11 @@ import type { Look, SchemeCoat, SchemeRoom, SchemeTone } from "./scheme";
 /** The tone of one step of light; 0 is the deepest shadow. */
 export type ValueTone = `value-${number}`;
 
+/** What is painted in the steps of its value plan, one tone to a step. */
+export type Stepped = Exclude<Material, "shell" | "horn">;
+
 /** L* from the darkest step of a plain surface to its lightest, by what it is made of. */
-const SPAN_OF: Readonly<Record<Material, number>> = {
+const SPAN_OF: Readonly<Record<Stepped, number>> = {
   leather: 38,
   wool: 40,
   "worn cloth": 42,
@@ -21,7 +24,7 @@ const BASE_STEP = 1;
 
 /** How a material's steps of light are mixed. */
 export interface VolumeLook {
-  readonly material: Material;
+  readonly material: Stepped;
   /** Goes before the step in a mix's name: "wool". */
   readonly name: string;
   /** Chroma of the deepest and of the lightest step against the material's own. */
@@ -30,17 +33,17 @@ export interface VolumeLook {
   readonly hueDeg?: readonly [dark: number, light: number];
 }
 
-const volumesOf = ({ answers }: SchemeRoom, material: Material) => ({
+const volumesOf = ({ answers }: SchemeRoom, material: Stepped) => ({
   material: LIGHT_AS[material],
   importance: IMPORTANCE_OF[answers.look],
 });
 
 /** Steps of light a piece of this material is painted in, 3…5. */
-export const stepsIn = (room: SchemeRoom, material: Material): number =>
+export const stepsIn = (room: SchemeRoom, material: Stepped): number =>
   stepCount(volumesOf(room, material), room.standard);
 
 /** The tone of a step, counted from the base: 0 the base itself, 1 the first light, −1 the shade. */
-export const valueTone = (room: SchemeRoom, material: Material, fromBase: number): ValueTone =>
+export const valueTone = (room: SchemeRoom, material: Stepped, fromBase: number): ValueTone =>
   `value-${Math.min(stepsIn(room, material) - 1, Math.max(0, BASE_STEP + fromBase))}`;
 
 const STEP_NAMES: Readonly<Record<number, readonly string[]>> = {
@@ -80,7 +83,7 @@ export function valueTones(
 /** A stretch of the value plan, from one step to another, both counted from the base; borders fade over a step. */
 export function inSteps(
   room: SchemeRoom,
-  material: Material,
+  material: Stepped,
   from: number,
   to: number,
   fade = 1,
@@ -158,7 +161,7 @@ const [TABLETOP_WIDER, TABLETOP_FEWER] = [1.2, 0.55] as const;
  * Touches in the tone of every step, over its place and most of its neighbours', so that no step keeps a border: large
  * in the shade, smaller towards the light.
  */
-export function touchCoats(room: SchemeRoom, material: Material, look: TouchLook): SchemeCoat<ValueTone>[] {
+export function touchCoats(room: SchemeRoom, material: Stepped, look: TouchLook): SchemeCoat<ValueTone>[] {
   const count = stepsIn(room, material);
   const table = room.standard === "tabletop";
   const { reach = 0.8 } = look;

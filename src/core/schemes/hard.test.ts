@@ -1,0 +1,123 @@
+import { describe, expect, it } from "vitest";
+import { ferrySergeant } from "../../data/demo/ferrySergeant";
+import { demoShelf } from "../../data/demo/shelf";
+import { decodeSrgb, linearToXyz, xyzToLab } from "../colour/spaces";
+import type { Job } from "../job";
+import { newPlainSurface } from "../newJob";
+import { startKernel } from "../simulate/compositor";
+import { Simulator } from "../simulate/simulator";
+import type { FormId } from "../surface/forms";
+import { valuePlan } from "../surface/volumes/valuePlan";
+import { schemes, type SchemeId } from ".";
+import type { Look } from "./scheme";
+import { planStart, startSurface } from "./start";
+
+const demo = ferrySergeant();
+const kernel = startKernel();
+
+async function painted(id: SchemeId, formId: FormId, look: Look, params: Record<string, number> = {}) {
+  const plain = newPlainSurface("piece", "Piece", formId, []);
+  const surface = { ...plain, form: { ...plain.form, params: { ...plain.form.params, ...params } } };
+  const bare: Job = { ...demo, mixes: [], surfaces: [surface] };
+  const answers = { age: "new", look, colour: schemes[id].startColour } as const;
+  const job = startSurface(bare, "piece", planStart(bare, surface, schemes[id], answers, demoShelf));
+  const request = { job, paints: demoShelf, surfaceId: "piece", upTo: null, lit: false };
+  const simulator = new Simulator(await kernel);
+  const laid = (await simulator.lay(request, true, () => Promise.resolve(true)))!;
+  return { job, laid, rgba: simulator.picture(request, laid).rgba, coats: job.surfaces[0]!.coats };
+}
+
+const lightness = (rgba: Uint8ClampedArray, at: number): number => {
+  const [r, g, b] = [0, 1, 2].map((channel) => decodeSrgb(rgba[at * 4 + channel]! / 255)) as [
+    number,
+    number,
+    number,
+  ];
+  return xyzToLab(linearToXyz([r, g, b]))[0];
+};
+
+const TURNS = 8;
+/** Where a layer is half laid it covers the root of a half. */
+const HALF_LAID = 255 * Math.SQRT1_2;
+
+describe("horn in zones", () => {
+  it("has its borders where they belong, the same at eight turns", async () => {
+    const { laid, coats } = await painted("horn-zones", "horn", "plain", { bendDeg: 0, rings: 0 });
+    const { grid } = laid;
+    const { form, inside, turnDeg, heightMm, pitchMm } = grid;
+    for (const { coat, film } of laid.coats) {
+      if (!/^piece-zone-\d/.test(coat.id) || coat.place.kind !== "zones") continue;
+      const from = coat.place.span!.from * form.slantMm;
+      const all: number[] = [];
+      for (let turn = 0; turn < TURNS; turn++) {
+        // Cells that are painted too low and those that are bare too high shift the border by their area over its width.
+        let cells = 0;
+        for (let at = 0; at < inside.length; at++) {
+          if (inside[at]! < 0.5 || Math.floor((turnDeg[at]! / form.turnDeg) * TURNS) !== turn) continue;
+          const isPainted = film.cover[at]! >= HALF_LAID;
+          if (heightMm[at]! > from && !isPainted) cells++;
+          if (heightMm[at]! <= from && isPainted) cells--;
+        }
+        all.push((cells * pitchMm * pitchMm) / (form.lengthAt(from) / TURNS) / form.slantMm);
+      }
+      const mean = all.reduce((sum, off) => sum + off, 0) / TURNS;
+      expect(Math.abs(mean), `${coat.name} on average`).toBeLessThan(0.01);
+      for (const off of all) expect(Math.abs(off - mean), `${coat.name} at a turn`).toBeLessThan(0.03);
+    }
+    expect(coats.filter(({ id }) => /^piece-zone-\d/.test(id))).toHaveLength(4);
+  });
+
+  it("goes from a pale root to a dark tip without a step back", async () => {
+    const { laid, rgba } = await painted("horn-zones", "horn", "striking");
+    const { form, inside, heightMm } = laid.grid;
+    const bands = Array.from({ length: 6 }, () => [0, 0] as [sum: number, count: number]);
+    for (let at = 0; at < inside.length; at++) {
+      if (inside[at]! < 1) continue;
+      const band = bands[Math.min(5, Math.floor((heightMm[at]! / form.slantMm) * 6))]!;
+      band[0] += lightness(rgba, at);
+      band[1]++;
+    }
+    const means = bands.map(([sum, count]) => sum / count);
+    for (let band = 1; band < means.length; band++) expect(means[band]).toBeLessThan(means[band - 1]!);
+    expect(means[0]! - means[5]!).toBeGreaterThan(35);
+  });
+});
+
+describe("a smooth shell", () => {
+  it("has a light and a dark side, and no step between them that is seen over two millimetres", async () => {
+    const { laid, rgba, job } = await painted("shell-layered", "dome", "plain");
+    const { grid } = laid;
+    const plan = valuePlan(grid, job.surfaces[0]!.volumes);
+    const { inside, width, height, pitchMm } = grid;
+    const light = Float32Array.from(inside, (share, at) => (share < 1 ? NaN : lightness(rgba, at)));
+    const ofPlan = (from: number, to: number) => {
+      const found: number[] = [];
+      for (let at = 0; at < plan.length; at++)
+        if (inside[at]! === 1 && plan[at]! >= from && plan[at]! < to) found.push(light[at]!);
+      return found.reduce((sum, one) => sum + one, 0) / found.length;
+    };
+    expect(ofPlan(0.85, 1.01) - ofPlan(0, 0.15)).toBeGreaterThan(20);
+    // What is left of the lightness over two millimetres once it rises evenly across them.
+    const half = Math.round(1 / pitchMm);
+    const spreads: number[] = [];
+    for (let row = half; row < height - half; row += half)
+      for (let column = half; column < width - half; column += half) {
+        const values: [number, number, number][] = [];
+        for (let dy = -half; dy <= half; dy += 2)
+          for (let dx = -half; dx <= half; dx += 2) {
+            const one = light[(row + dy) * width + column + dx]!;
+            if (!Number.isNaN(one)) values.push([dx, dy, one]);
+          }
+        if (values.length < (half + 1) ** 2) continue;
+        const mean = (of: (value: [number, number, number]) => number) =>
+          values.reduce((sum, value) => sum + of(value), 0) / values.length;
+        const [middle, xx, yy] = [mean(([, , l]) => l), mean(([x]) => x * x), mean(([, y]) => y * y)];
+        const [bx, by] = [mean(([x, , l]) => x * l) / xx, mean(([, y, l]) => y * l) / yy];
+        spreads.push(Math.sqrt(mean(([x, y, l]) => (l - middle - bx * x - by * y) ** 2)));
+      }
+    spreads.sort((a, b) => a - b);
+    expect(spreads.length).toBeGreaterThan(20);
+    // Beside the rim, where edges are lined, it is more.
+    expect(spreads[Math.floor(0.8 * spreads.length)]).toBeLessThan(1.5);
+  });
+});

@@ -1,0 +1,170 @@
+import { inZones, type Span } from "../../job";
+import {
+  clearTone,
+  defineScheme,
+  flickMm,
+  markMm,
+  perMm2,
+  tone,
+  type Look,
+  type SchemeCoat,
+  type SchemeRoom,
+  type SchemeTone,
+} from "../scheme";
+
+type Zone = `zone-${number}`;
+type Tone = Zone | "wash" | "light";
+
+/** Zones from root to tip, and how far the tip is darker than the root, L*. */
+const ZONES_OF: Readonly<Record<Look, number>> = { quiet: 3, plain: 5, striking: 7 };
+const SPAN_OF: Readonly<Record<Look, number>> = { quiet: 28, plain: 44, striking: 56 };
+/** The root is lighter than the horn's own colour by this share of the span. */
+const ABOVE = 0.42;
+/** Where the first border lies and where the last, shares of the length. */
+const [FIRST, LAST] = [0.16, 0.78] as const;
+
+const zonesOf = ({ answers }: SchemeRoom): number => ZONES_OF[answers.look];
+/** Where the border before a zone lies, a share of the length from the root. */
+const borderOf = (room: SchemeRoom, zone: number): number =>
+  Math.round(100 * (FIRST + ((LAST - FIRST) * (zone - 1)) / Math.max(1, zonesOf(room) - 2))) / 100;
+
+/** A stretch of the length. */
+const stretch = (from: number, to: number, softMm: number): { readonly span: Span } => ({
+  span: { along: "height", from: Math.max(0, from), to: Math.min(1, to), softMm },
+});
+
+/** Horn, bone and claws: zones from pale to dark along the form, blended at their borders, the rings lined lighter. */
+export const hornZones = defineScheme<Tone>({
+  id: "horn-zones",
+  version: 1,
+  label: "Horn in zones",
+  about:
+    "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, a wash settles between rings, and each ring is lined lighter than its zone.",
+  material: "horn",
+  startColour: "#8f7648",
+  tones(room) {
+    const [zones, span] = [zonesOf(room), SPAN_OF[room.answers.look]];
+    const all = Array.from({ length: zones }, (_, at): [Zone, SchemeTone] => {
+      const to = at / (zones - 1);
+      const name = at === 0 ? "horn, root" : at === zones - 1 ? "horn, tip" : `horn, zone ${at + 1}`;
+      return [`zone-${at}`, tone(name, span * (ABOVE - to), 1 - 0.35 * to, -18 * to)];
+    });
+    return {
+      ...Object.fromEntries(all),
+      wash: clearTone("horn wash", -14, 1, -10),
+      light: tone("horn, last light", span * ABOVE + 10, 0.7, 4),
+    };
+  },
+  coats(room) {
+    const zones = Array.from({ length: zonesOf(room) - 1 }, (_, at) => blended(room, at + 1)).flat();
+    const rings = Array.from({ length: zonesOf(room) - 1 }, (_, at) => ringLines(room, at));
+    const steps = [root, ...zones, wash, shade];
+    return room.answers.look === "quiet" ? [...steps, ...rings] : [...steps, ...rings, light(room)];
+  },
+});
+
+const root: SchemeCoat<Tone> = {
+  key: "root",
+  name: "Root's tone over all",
+  technique: "base-coat",
+  tone: "zone-0",
+  water: 1,
+  passes: 2,
+  place: { kind: "everywhere" },
+};
+
+/** A zone from its border on, then strokes of it pulled back over the border, and of the one before pulled forward. */
+function blended(room: SchemeRoom, zone: number): SchemeCoat<Tone>[] {
+  const at = borderOf(room, zone);
+  const pulled = (key: string, name: string, own: number): SchemeCoat<Tone> => ({
+    key: `${key}-${zone}`,
+    name,
+    technique: "touch",
+    tone: `zone-${own}`,
+    water: 1.5,
+    place: inZones([], 0, stretch(at - 0.08, at + 0.08, 1.2 * room.scale)),
+    params: {
+      density: perMm2(room, 9),
+      width: markMm(room, 0.09),
+      long: 600,
+      spread: 45,
+      hides: 50,
+      angle: 0,
+      angleSpread: 8,
+    },
+  });
+  const zoneCoat: SchemeCoat<Tone> = {
+    key: `zone-${zone}`,
+    name: zone === zonesOf(room) - 1 ? "Tip" : `Zone ${zone + 1}`,
+    technique: "layer",
+    tone: `zone-${zone}`,
+    water: 1.5,
+    passes: 2,
+    place: inZones([], 0, stretch(at, 1, 1.4 * room.scale)),
+    params: { feather: 90, waver: 40, unevenness: 12 },
+  };
+  const back = pulled("back", `Strokes back over border ${zone}`, zone);
+  if (room.answers.look !== "striking") return [zoneCoat, back];
+  return [zoneCoat, back, pulled("forward", `Strokes forward over border ${zone}`, zone - 1)];
+}
+
+const wash: SchemeCoat<Tone> = {
+  key: "wash",
+  name: "Wash between the rings",
+  technique: "wash",
+  tone: "wash",
+  water: 6,
+  place: { kind: "everywhere" },
+  params: { wet: 30, cling: 10, rim: 0 },
+};
+
+const shade: SchemeCoat<Tone> = {
+  key: "shade",
+  name: "Shade glazed in",
+  technique: "glaze",
+  tone: "wash",
+  water: 5,
+  passes: 2,
+  place: inZones([], 0, { values: { from: 0, to: 0.3, fade: 0.4 } }),
+  params: { pull: 20 },
+};
+
+/** The ridges of a zone, lined in the tone of the zone before it. */
+const ringLines = (room: SchemeRoom, zone: number): SchemeCoat<Tone> => {
+  const from = zone === 0 ? 0 : borderOf(room, zone);
+  const to = borderOf(room, zone + 1);
+  return {
+    key: `rings-${zone}`,
+    name: `Ridges of zone ${zone + 1}`,
+    technique: "edge-line",
+    tone: zone === 0 ? "light" : `zone-${zone - 1}`,
+    water: 0.5,
+    place: inZones([], 0, {
+      ...stretch(from, to, 0.8 * room.scale),
+      values: { from: 0.2, to: 1, fade: 0.4 },
+    }),
+    params: { width: markMm(room, 0.08), broken: 40 },
+  };
+};
+
+/** Last lights where the lamp falls: fine strokes along the fibres. */
+const light = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "light",
+  name: "Last lights",
+  technique: "touch",
+  tone: "light",
+  water: 1,
+  place: inZones([], 0, {
+    ...stretch(0, 0.7, 3 * room.scale),
+    values: { from: 0.72, to: 1, fade: 0.3 },
+  }),
+  params: {
+    density: perMm2(room, 8),
+    width: flickMm(room, 0.07),
+    long: 600,
+    spread: 40,
+    hides: 45,
+    angle: 0,
+    angleSpread: 8,
+  },
+});
