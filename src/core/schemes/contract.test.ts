@@ -80,6 +80,12 @@ describe.each(schemeIds)("the scheme %s", (id) => {
     expect(startSurface(started, "piece", plan).mixes).toEqual(started.mixes);
   });
 
+  it.each(LOOKS)("is painted otherwise when it is old, where its look is %s", (look) => {
+    const coatsAt = (age: (typeof AGES)[number]) =>
+      scheme.coats(roomFor(job, plain, { age, look, colour: scheme.startColour }));
+    expect(coatsAt("old")).not.toEqual(coatsAt("new"));
+  });
+
   it("is quieter where asked: a smaller span of lightness, and no more coats", () => {
     const of = (look: (typeof LOOKS)[number]) => {
       const room = roomFor(job, plain, { age: "used", look, colour: scheme.startColour });

@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
-import { decodeSrgb, linearToXyz, xyzToLab } from "../colour/spaces";
 import type { Job } from "../job";
 import { newPlainSurface } from "../newJob";
 import { startKernel } from "../simulate/compositor";
@@ -10,6 +9,7 @@ import type { FormId } from "../surface/forms";
 import { valuePlan } from "../surface/volumes/valuePlan";
 import { schemes, type SchemeId } from ".";
 import type { Look } from "./scheme";
+import { lightness } from "./testing";
 import { planStart, startSurface } from "./start";
 
 const demo = ferrySergeant();
@@ -26,15 +26,6 @@ async function painted(id: SchemeId, formId: FormId, look: Look, params: Record<
   const laid = (await simulator.lay(request, true, () => Promise.resolve(true)))!;
   return { job, laid, rgba: simulator.picture(request, laid).rgba, coats: job.surfaces[0]!.coats };
 }
-
-const lightness = (rgba: Uint8ClampedArray, at: number): number => {
-  const [r, g, b] = [0, 1, 2].map((channel) => decodeSrgb(rgba[at * 4 + channel]! / 255)) as [
-    number,
-    number,
-    number,
-  ];
-  return xyzToLab(linearToXyz([r, g, b]))[0];
-};
 
 const TURNS = 8;
 /** Where a layer is half laid it covers the root of a half. */

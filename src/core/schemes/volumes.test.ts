@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
-import { decodeSrgb, linearToXyz, xyzToLab } from "../colour/spaces";
 import { newPlainSurface } from "../newJob";
 import { startKernel } from "../simulate/compositor";
 import { Simulator } from "../simulate/simulator";
 import { stepCount, stepShares, valuePlan } from "../surface/volumes/valuePlan";
 import type { FormId } from "../surface/forms";
 import { schemeIds, schemes, type SchemeId } from ".";
+import { lightness } from "./testing";
 import { planStart, roomFor, startSurface, type StartPlan } from "./start";
 import { stepsIn, valueTones } from "./volumes";
 
@@ -47,15 +47,6 @@ async function painted(id: SchemeId, formId: FormId) {
   );
   return { laid, rgba, steps, count, surface };
 }
-
-const lightness = (rgba: Uint8ClampedArray, at: number): number => {
-  const [r, g, b] = [0, 1, 2].map((channel) => decodeSrgb(rgba[at * 4 + channel]! / 255)) as [
-    number,
-    number,
-    number,
-  ];
-  return xyzToLab(linearToXyz([r, g, b]))[0];
-};
 
 const FORMS: readonly FormId[] = ["cone-band", "sleeve", "hood", "cloak"];
 /** Shell and horn are lit otherwise; they have tests of their own. */

@@ -42,6 +42,9 @@ const volumesOf = ({ answers }: SchemeRoom, material: Stepped) => ({
 export const stepsIn = (room: SchemeRoom, material: Stepped): number =>
   stepCount(volumesOf(room, material), room.standard);
 
+/** However many steps there are: the last of them. */
+export const LIGHTEST = Infinity;
+
 /** The tone of a step, counted from the base: 0 the base itself, 1 the first light, −1 the shade. */
 export const valueTone = (room: SchemeRoom, material: Stepped, fromBase: number): ValueTone =>
   `value-${Math.min(stepsIn(room, material) - 1, Math.max(0, BASE_STEP + fromBase))}`;

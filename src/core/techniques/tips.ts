@@ -4,7 +4,6 @@ import { clamp, smoothstep } from "../units";
 
 /** Cells of a print along either side. */
 export const PRINT_SIDE = 40;
-const SIDE = PRINT_SIDE;
 const PRINTS = 24;
 
 /**
@@ -75,11 +74,14 @@ function insideOf(tip: Tip, u: number, v: number): number {
 function printOf(seed: number): TipPrint {
   const tip = tipOf(seed);
   const hairs = softNoise(seed + 5000, 1, hash01);
-  const [cover, load] = [new Float32Array(SIDE * SIDE), new Float32Array(SIDE * SIDE)];
+  const [cover, load] = [
+    new Float32Array(PRINT_SIDE * PRINT_SIDE),
+    new Float32Array(PRINT_SIDE * PRINT_SIDE),
+  ];
   let [covered, laid, along, across] = [0, 0, 0, 0];
   for (let at = 0; at < cover.length; at++) {
-    const u = (((at % SIDE) + 0.5) / SIDE) * 2 - 1;
-    const v = ((Math.floor(at / SIDE) + 0.5) / SIDE) * 2 - 1;
+    const u = (((at % PRINT_SIDE) + 0.5) / PRINT_SIDE) * 2 - 1;
+    const v = ((Math.floor(at / PRINT_SIDE) + 0.5) / PRINT_SIDE) * 2 - 1;
     const inside = insideOf(tip, u, v);
     const share = smoothstep(-0.02, RIM, inside);
     const hair = hairs((v - tip.bend * u * u) * 6, u * 1.4);

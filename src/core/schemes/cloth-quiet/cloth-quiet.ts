@@ -1,6 +1,6 @@
 import { inZones } from "../../job";
 import { clearTone, CONTRAST, defineScheme, WEAR_OF, type SchemeCoat } from "../scheme";
-import { valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
+import { LIGHTEST, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
 type Tone = ValueTone | "glaze";
 const CLOTH = { material: "plain cloth", name: "cloth", chroma: [0.9, 0.95], hueDeg: [-4, 3] } as const;
@@ -38,7 +38,7 @@ export const clothQuiet = defineScheme<Tone>({
         key: "rubbed",
         name: "Rubbed places",
         technique: "dry-brush",
-        tone: valueTone(room, "plain cloth", 9),
+        tone: valueTone(room, "plain cloth", LIGHTEST),
         water: 0,
         place: inZones(["worn"], 0),
         params: { load: Math.round(5 * WEAR_OF[age]) * 5, reach: 40, radius: 1 },

@@ -9,11 +9,11 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
-import { inSteps, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
+import { LIGHTEST, inSteps, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
 type Tone = ValueTone | "bright" | "glaze";
 const CLOTH = { material: "worn cloth", name: "cloth", chroma: [0.85, 0.85], hueDeg: [-10, 5] } as const;
-/** Threads are seen on their ground only if they are this much lighter than it, in steps of light. */
+/** Frayed threads lie this much above the lightest step, L*. */
 const FRAYED = 12;
 
 /** Worn cloth: volumes, then hard scratchy threads both ways in their tones, softened by a thin glaze. */
@@ -27,7 +27,7 @@ export const clothScratched = defineScheme<Tone>({
   startColour: "#71664f",
   tones(room) {
     const steps = valueTones(room, CLOTH);
-    const lightest = steps[valueTone(room, CLOTH.material, 9)]!;
+    const lightest = steps[valueTone(room, CLOTH.material, LIGHTEST)]!;
     return {
       ...steps,
       bright: tone("cloth, frayed", lightest.lighter + FRAYED, 0.75, 8),
@@ -37,10 +37,10 @@ export const clothScratched = defineScheme<Tone>({
   coats(room) {
     const { look, age } = room.answers;
     const steps = [...volumeCoats(room, CLOTH), ...threads(room), soften];
-    if (look === "quiet") return steps;
+    if (look === "quiet") return age === "old" ? [...steps, frayedHem(room)] : steps;
     const frayed = { key: "last", name: "Frayed threads", tone: "bright", length: 0.35 } as const;
     const density = 2.6 * Math.sqrt(WEAR_OF[age]);
-    const lit = inZones([], 0, inSteps(room, CLOTH.material, 1, 9, 0.8));
+    const lit = inZones([], 0, inSteps(room, CLOTH.material, 1, LIGHTEST, 0.8));
     return [...steps, ...woven(room, { ...frayed, place: lit, density }), frayedHem(room)];
   },
 });

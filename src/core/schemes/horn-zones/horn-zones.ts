@@ -6,6 +6,7 @@ import {
   markMm,
   perMm2,
   tone,
+  WEAR_OF,
   type Look,
   type SchemeCoat,
   type SchemeRoom,
@@ -58,8 +59,10 @@ export const hornZones = defineScheme<Tone>({
   coats(room) {
     const zones = Array.from({ length: zonesOf(room) - 1 }, (_, at) => blended(room, at + 1)).flat();
     const rings = Array.from({ length: zonesOf(room) - 1 }, (_, at) => ringLines(room, at));
-    const steps = [root, ...zones, wash, shade];
-    return room.answers.look === "quiet" ? [...steps, ...rings] : [...steps, ...rings, light(room)];
+    const { look, age } = room.answers;
+    const steps = [root, ...zones, wash, shade, ...rings];
+    if (look === "quiet") return age === "old" ? [...steps, rubbed(room)] : steps;
+    return [...steps, light(room), ...(age === "new" ? [] : [rubbed(room)])];
   },
 });
 
@@ -166,5 +169,23 @@ const light = (room: SchemeRoom): SchemeCoat<Tone> => ({
     hides: 45,
     angle: 0,
     angleSpread: 8,
+  },
+});
+
+/** Scratches where it is rubbed, most on ridges, across the fibres. */
+const rubbed = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "rubbed",
+  name: "Scratches where it is rubbed",
+  technique: "scratch",
+  tone: "light",
+  water: 0.5,
+  place: inZones(["worn"], 0.05),
+  params: {
+    density: perMm2(room, 0.5 * WEAR_OF[room.answers.age]),
+    length: 0.5 * room.scale,
+    lengthSpread: 70,
+    width: flickMm(room, 0.045),
+    angle: 90,
+    angleSpread: 50,
   },
 });

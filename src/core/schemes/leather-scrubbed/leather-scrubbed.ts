@@ -11,7 +11,7 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
-import { inSteps, valueTones, volumeCoats, type ValueTone } from "../volumes";
+import { LIGHTEST, inSteps, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
 type Tone = ValueTone | "pale" | "palest" | "glaze" | "shade" | "warm";
 const LEATHER = { material: "leather", name: "leather", chroma: [0.85, 0.95], hueDeg: [-9, 5] } as const;
@@ -64,7 +64,7 @@ const scrubs = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     tone: "pale",
     water: 0,
     passes: 2 - turn,
-    place: inZones(["worn"], turn === 0 ? 0.25 : 0.1, inSteps(room, "leather", 0, 9, 1)),
+    place: inZones(["worn"], turn === 0 ? 0.25 : 0.1, inSteps(room, "leather", 0, LIGHTEST, 1)),
     params: {
       load: Math.round((8 - 3 * turn) * WEAR_OF[room.answers.age]) * 5,
       reach: 90,
@@ -78,7 +78,7 @@ const scrubs = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "scratch",
     tone: "pale",
     water: 0.5,
-    place: inZones(["worn"], 0.14, { ...oneSide(room), ...inSteps(room, "leather", -0.3, 9, 1) }),
+    place: inZones(["worn"], 0.14, { ...oneSide(room), ...inSteps(room, "leather", -0.3, LIGHTEST, 1) }),
     params: {
       density: perMm2(room, 2.6 * WEAR_OF[room.answers.age]),
       length: 0.6 * room.scale,
@@ -141,7 +141,7 @@ const bareSkin = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     technique: "scratch",
     tone: "palest",
     water: 0.5,
-    place: inZones(["worn"], 0.03, { ...oneSide(room), ...inSteps(room, "leather", 0.5, 9, 1) }),
+    place: inZones(["worn"], 0.03, { ...oneSide(room), ...inSteps(room, "leather", 0.5, LIGHTEST, 1) }),
     params: {
       density: perMm2(room, 1.6 * WEAR_OF[room.answers.age]),
       length: 0.4 * room.scale,

@@ -11,7 +11,7 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
-import { inSteps, valueTones, volumeCoats, type ValueTone } from "../volumes";
+import { LIGHTEST, inSteps, valueTones, volumeCoats, type ValueTone } from "../volumes";
 
 type Tone = ValueTone | "middle" | "light" | "bright" | "glaze" | "shade";
 const LEATHER = { material: "leather", name: "leather", chroma: [0.82, 0.95], hueDeg: [-8, 5] } as const;
@@ -48,7 +48,7 @@ export const leatherStippled = defineScheme<Tone>({
 
 /** Worn places from a step of light on: there is little texture in the shade. */
 const wornFrom = (room: SchemeRoom, fade: number, from: number, more = {}) =>
-  inZones(["worn"], fade, { ...inSteps(room, "leather", from, 9, 1), ...more });
+  inZones(["worn"], fade, { ...inSteps(room, "leather", from, LIGHTEST, 1), ...more });
 
 const acrossOf = ({ narrow }: SchemeRoom) => ({ angle: 90, angleSpread: narrow ? 22 : 55 });
 const fromOneEdge = ({ narrow, scale }: SchemeRoom) =>

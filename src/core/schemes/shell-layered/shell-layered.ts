@@ -51,8 +51,9 @@ export const shellLayered = defineScheme<Tone>({
   coats(room) {
     const lights = Array.from({ length: lightsOf(room) }, (_, at) => drawnTogether(room, at + 1)).flat();
     const steps = [ground, ...lights, shade, lining];
-    if (room.answers.look === "quiet") return [...steps, edge(room)];
-    return [...steps, edge(room), brightEdge(room), ...(room.answers.age === "new" ? [] : [scratches(room)])];
+    const { look, age } = room.answers;
+    if (look === "quiet") return [...steps, edge(room), ...(age === "old" ? [scratches(room)] : [])];
+    return [...steps, edge(room), brightEdge(room), ...(age === "new" ? [] : [scratches(room)])];
   },
 });
 

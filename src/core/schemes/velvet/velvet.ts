@@ -8,7 +8,15 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
-import { inSteps, touchCoats, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
+import {
+  LIGHTEST,
+  inSteps,
+  touchCoats,
+  valueTone,
+  valueTones,
+  volumeCoats,
+  type ValueTone,
+} from "../volumes";
 
 type Tone = ValueTone | "glaze";
 const VELVET = { material: "velvet", name: "velvet", chroma: [0.4, 1.15], hueDeg: [-8, 4] } as const;
@@ -30,7 +38,7 @@ export const velvet = defineScheme<Tone>({
       ...pile(room),
       glaze(room),
     ];
-    if (look === "quiet") return steps;
+    if (look === "quiet") return age === "old" ? [...steps, rubbed(room)] : steps;
     return [...steps, sheen(room), ...(age === "new" ? [] : [rubbed(room)])];
   },
 });
@@ -60,9 +68,9 @@ const sheen = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "bright",
   name: "Brightest, where it turns",
   technique: "touch",
-  tone: valueTone(room, "velvet", 9),
+  tone: valueTone(room, "velvet", LIGHTEST),
   water: 2,
-  place: inZones([], 0, inSteps(room, "velvet", room.standard === "display" ? 2.4 : 1.4, 9, 0.8)),
+  place: inZones([], 0, inSteps(room, "velvet", room.standard === "display" ? 2.4 : 1.4, LIGHTEST, 0.8)),
   params: { density: perMm2(room, 16), width: markMm(room, 0.15), long: 120, hides: 45, angleSpread: 45 },
 });
 

@@ -8,7 +8,15 @@ import {
   type SchemeCoat,
   type SchemeRoom,
 } from "../scheme";
-import { inSteps, touchCoats, valueTone, valueTones, volumeCoats, type ValueTone } from "../volumes";
+import {
+  LIGHTEST,
+  inSteps,
+  touchCoats,
+  valueTone,
+  valueTones,
+  volumeCoats,
+  type ValueTone,
+} from "../volumes";
 
 type Tone = ValueTone | "glaze";
 const WOOL = { material: "wool", name: "wool", chroma: [0.8, 0.85], hueDeg: [-10, 7] } as const;
@@ -26,7 +34,7 @@ export const woolStippled = defineScheme<Tone>({
   coats(room) {
     const { look, age } = room.answers;
     const steps = [...volumeCoats(room, WOOL), ...nap(room), tie(room)];
-    if (look === "quiet") return steps;
+    if (look === "quiet") return age === "old" ? [...steps, hem(room)] : steps;
     return [...steps, last(room), ...(age === "new" ? [] : [hem(room)])];
   },
 });
@@ -55,9 +63,9 @@ const last = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "last",
   name: "Last touches",
   technique: "touch",
-  tone: valueTone(room, "wool", 9),
+  tone: valueTone(room, "wool", LIGHTEST),
   water: 0.5,
-  place: inZones([], 0, inSteps(room, "wool", room.standard === "display" ? 2.4 : 1.4, 9, 0.4)),
+  place: inZones([], 0, inSteps(room, "wool", room.standard === "display" ? 2.4 : 1.4, LIGHTEST, 0.4)),
   params: { density: perMm2(room, 12), width: markMm(room, 0.12), long: 110, hides: 70, angleSpread: 60 },
 });
 
@@ -65,7 +73,7 @@ const hem = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "hem",
   name: "Worn hem",
   technique: "touch",
-  tone: valueTone(room, "wool", 9),
+  tone: valueTone(room, "wool", LIGHTEST),
   water: 0.5,
   place: inZones(["hem", "worn"], 0),
   params: {
