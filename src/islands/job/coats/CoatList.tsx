@@ -61,8 +61,10 @@ interface RowProps {
 const CoatFace = memo(function CoatFace({ coat, number, step, chosen }: RowProps) {
   const set = useView((view) => view.set);
   const steps = useSimulation((state) => state.steps);
-  const effect = steps?.effects.find((one) => one.coatId === coat.id);
-  const pixels = step === null ? undefined : steps?.pictures[step];
+  // By its name, not its place: what was worked out last may be of other coats. The first picture is the primed piece.
+  const at = steps?.effects.findIndex((one) => one.coatId === coat.id) ?? -1;
+  const effect = steps?.effects[at];
+  const pixels = step === null || at < 0 ? undefined : steps?.pictures[at + 1];
   const technique = isTechniqueId(coat.technique.id)
     ? techniques[coat.technique.id].label.toLowerCase()
     : coat.technique.id;

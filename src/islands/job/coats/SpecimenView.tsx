@@ -1,6 +1,5 @@
 import { Box } from "@mui/material";
 import { useEffect, useRef } from "react";
-import { activeCoats } from "../../../core/job";
 import type { Specimen } from "../../../core/simulate/simulator";
 import { USUAL_PX_PER_MM, usePrefs } from "../../../ui/prefs";
 import { Picture } from "../../../ui/Picture";
@@ -145,10 +144,9 @@ function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size:
 /** The flat surface before the chosen coat, while that is held to be seen; on its form the worker shows it, with its relief. */
 function useBefore(): Specimen | null {
   const { before, coatId, shape } = useView();
-  const surface = useSurface();
   const steps = useSimulation((state) => state.steps);
-  if (!before || shape === "form" || !surface || !steps) return null;
-  const at = activeCoats(surface).findIndex((coat) => coat.id === coatId);
+  if (!before || shape === "form" || !steps) return null;
+  const at = steps.effects.findIndex((one) => one.coatId === coatId);
   const rgba = steps.pictures[at];
   return rgba ? { ...steps, rgba, reduced: false } : null;
 }

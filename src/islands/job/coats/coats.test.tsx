@@ -13,6 +13,7 @@ import { useSimulation } from "../useSimulation";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { AddCoat } from "./AddCoat";
+import { CoatList } from "./CoatList";
 import { CoatInspector } from "./CoatInspector";
 import { VariantsView } from "./VariantsView";
 
@@ -201,6 +202,26 @@ describe("schemes of the painter's own", () => {
     await user.click(screen.getByRole("button", { name: /^Keep these/ }));
     expect(await screen.findByText(/server cannot be reached/)).toBeVisible();
     expect(screen.getByLabelText("Name of the scheme")).toHaveValue("Mine");
+  });
+});
+
+describe("the small picture of a coat", () => {
+  it("is its own, and none while only those of other coats are worked out", () => {
+    openJob(wholeSergeant());
+    look({ surfaceId: "satchel", coatId: null });
+    show(<CoatList surface={satchel()} />);
+    const [base] = satchel().coats;
+    const of = (coatId: string) =>
+      ({
+        ...{ width: 10, height: 10, pitchMm: 0.1, baseHue: null },
+        effects: [{ coatId, coveredShare: 1, earlier: [], above: [] }],
+        pictures: [0, 1].map(() => new Uint8ClampedArray(400).fill(255)),
+      }) as never;
+    act(() => useSimulation.setState({ steps: of("another"), settled: false }));
+    expect(screen.queryByRole("img", { name: `after ${base!.name}` })).toBeNull();
+    act(() => useSimulation.setState({ steps: of(base!.id), settled: true }));
+    expect(screen.getByRole("img", { name: `after ${base!.name}` })).toBeVisible();
+    act(() => useSimulation.setState({ steps: null }));
   });
 });
 
