@@ -63,7 +63,7 @@ const materials = [
     look: "striking",
     colour: "#7a4a28",
   }),
-  piece("Glove, scrubbed and washed", "glove", {}, "leather-scrubbed", { age: "used", look: "plain" }),
+  piece("Glove, scrubbed and washed", "hand", {}, "leather-scrubbed", { age: "used", look: "plain" }),
   piece("Cape, stippled wool", "cloak", {}, "wool-stippled", { age: "used", look: "plain" }),
   piece("Cloak, scratch-woven cloth, old", "cloak", {}, "cloth-scratched", { age: "old", look: "plain" }),
   piece("Cloak, velvet", "cloak", {}, "velvet", { age: "new", look: "plain" }),

@@ -18,17 +18,20 @@ vi.stubGlobal(
   },
 );
 
-const show = (atOnce: boolean) =>
+/** Drawn, and looked at from the next frame on. */
+async function show(atOnce: boolean) {
   render(
     <NearView atOnce={atOnce} height={200} standIn={<p>Straw</p>}>
       <input aria-label="Name" />
     </NearView>,
   );
+  await act(() => new Promise((frame) => requestAnimationFrame(() => frame(undefined))));
+}
 const isNear = (isIntersecting: boolean) => act(() => tell([{ isIntersecting }]));
 
 describe("an entry of a long list", () => {
-  it("is drawn while it is near, and has a stand-in otherwise", () => {
-    show(false);
+  it("is drawn while it is near, and has a stand-in otherwise", async () => {
+    await show(false);
     expect(screen.getByText("Straw")).toBeVisible();
     isNear(true);
     expect(screen.getByRole("textbox")).toBeVisible();
@@ -37,8 +40,8 @@ describe("an entry of a long list", () => {
     expect(screen.getByText("Straw")).toBeVisible();
   });
 
-  it("stays while it has the focus", () => {
-    show(true);
+  it("stays while it has the focus", async () => {
+    await show(true);
     act(() => screen.getByRole("textbox").focus());
     isNear(false);
     expect(screen.getByRole("textbox")).toHaveFocus();

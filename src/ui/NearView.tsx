@@ -35,17 +35,22 @@ export function NearView({
   useEffect(() => {
     const element = own.current;
     if (!element) return;
-    const observer = new IntersectionObserver(
-      (entries) => {
-        const seen = entries.at(-1)?.isIntersecting ?? false;
-        if (!seen && element.contains(document.activeElement)) return;
-        if (!seen) setHeld(element.offsetHeight);
-        startTransition(() => setNear(seen));
-      },
-      { root: scrollBoxOf(element), rootMargin: AHEAD },
-    );
-    observer.observe(element);
-    return () => observer.disconnect();
+    const told = (entries: readonly IntersectionObserverEntry[]) => {
+      const seen = entries.at(-1)?.isIntersecting ?? false;
+      if (!seen && element.contains(document.activeElement)) return;
+      if (!seen) setHeld(element.offsetHeight);
+      startTransition(() => setNear(seen));
+    };
+    let observer: IntersectionObserver | null = null;
+    // Styles are worked out in the frame anyway; asked for right after the drawing, they would be part of that task.
+    const frame = requestAnimationFrame(() => {
+      observer = new IntersectionObserver(told, { root: scrollBoxOf(element), rootMargin: AHEAD });
+      observer.observe(element);
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      observer?.disconnect();
+    };
   }, []);
   return (
     <Box {...box} ref={own} sx={{ flexShrink: 0, ...(near ? {} : { minHeight: held }) }}>

@@ -84,6 +84,7 @@ function heldFrame(form: SurfaceForm, { by, how }: Worn): Frame {
     const z = how === "round" ? axisOf(form, SHARE[by] * form.slantMm) : 0;
     return { origin: [0, y, z], right: [1, 0, 0], up: [0, 1, 0], out: [0, 0, 1] };
   }
+  if (form.held) return frameAt(middleAt(form, form.held.heightMm), form.held.up, form.held.out);
   const held = middleAt(form, SHARE[by] * form.slantMm);
   // What hangs on a limb runs along it from end to end, however it bends on its way.
   const chord = minus(middleAt(form, TOP * form.slantMm), middleAt(form, FOOT * form.slantMm));

@@ -123,8 +123,9 @@ function stand(job: Job, figure: Figure): StandingFigure | null {
     }
   }
   const taken = seated.map(({ at }) => at.seat.id);
-  // A base that is painted takes the place of the plain disc.
-  const gone: SeatId[] = [...heldInside(body.solids, taken, worn), ...taken.filter((id) => id === "base")];
+  // A base that is painted takes the place of the plain disc, a hand or a boot that of the body's own.
+  const replaced = seated.filter(({ at }) => at.seat.id === "base" || at.worn.replaces);
+  const gone: SeatId[] = [...heldInside(body.solids, taken, worn), ...replaced.map(({ at }) => at.seat.id)];
   const solids = body.solids.filter(({ under }) => !gone.some((id) => id === under[0]));
   return {
     pieces: worn.pieces,

@@ -59,11 +59,12 @@ export function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Fl
       const nx = dy * rz - dz * ry;
       const ny = dz * rx - dx * rz;
       const nz = dx * ry - dy * rx;
-      const length = Math.sqrt(nx * nx + ny * ny + nz * nz) || 1;
+      const length = Math.sqrt(nx * nx + ny * ny + nz * nz);
       const at = (row * columns + column) * 3;
-      out[at] = nx / length;
-      out[at + 1] = ny / length;
-      out[at + 2] = nz / length;
+      // Points that lie together, beyond a tip, face no way of their own: any will do.
+      out[at] = length > 0 ? nx / length : 0;
+      out[at + 1] = length > 0 ? ny / length : 1;
+      out[at + 2] = length > 0 ? nz / length : 0;
     }
   }
   return out;

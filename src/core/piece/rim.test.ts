@@ -71,7 +71,10 @@ describe("the edges of a piece", () => {
       }
       for (let column = 0; column < columns; column += 7) {
         const [outer, inner] = [column, (rows - 1) * columns + column];
-        expect(lengthOf(minus(pointOf(points, outer), pointOf(points, inner)))).toBeCloseTo(THICK_MM, 3);
+        expect(lengthOf(minus(pointOf(points, outer), pointOf(points, inner)))).toBeCloseTo(
+          grid.form.edgeMm ?? THICK_MM,
+          3,
+        );
         expect(dot(pointOf(normals, outer), pointOf(normals, inner))).toBeCloseTo(-1, 3);
         for (let row = 0; row < rows; row++)
           expect(lengthOf(pointOf(normals, row * columns + column))).toBeCloseTo(1, 3);
@@ -81,6 +84,12 @@ describe("the edges of a piece", () => {
       }
     },
   );
+
+  it("are thicker on plate than on cloth, and as thick as a strap is", () => {
+    const [cloak, helmet] = [edged("cloak"), edged("helmet")].map(({ grid }) => grid.form.edgeMm!);
+    expect(helmet!).toBeGreaterThan(1.5 * cloak!);
+    expect(edged("strap", { thicknessMm: 0.5 }).grid.form.edgeMm).toBe(0.5);
+  });
 
   it("run round the slits of a visor too", () => {
     const slits = lengthAlong(edged("helmet").rim, 0);

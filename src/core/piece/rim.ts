@@ -4,7 +4,7 @@ import { add, cross, dot, lengthOf, minus, times, unit } from "../surface/vector
 import type { PieceMesh } from "./mesh";
 import type { OnPiece } from "./raster";
 
-/** What a caster makes cloth, leather and plates as thick as, mm: an edge is no sheet of paper. */
+/** What a caster makes leather as thick as, mm: an edge is no sheet of paper. */
 export const THICK_MM = 0.3;
 /** How far an edge stands out, against its thickness: so much that the sheet's own edge is not seen, as a piece is as large as asked for. */
 const OUT = 0.04;
@@ -16,8 +16,12 @@ const HALVINGS = 6;
 const SMOOTHINGS = 4;
 /** Paint of an edge is that of the cell so far within, cells. */
 const WITHIN = 1.3;
-/** Ends of a closed band nearer to each other than this lie together, mm. */
+/** Ends of a closed band nearer to each other than this lie together, mm and cells. */
 const TOGETHER_MM = 0.35;
+const TOGETHER_CELLS = 6;
+
+/** A closed piece that is no wider round than this ends in a point, not in an edge, mm. */
+const SHUT_MM = 0.6;
 
 /** The edges of a piece as rounded strips: a mesh of its own whose columns run along them and whose rows run across. */
 export interface Rim {
@@ -149,17 +153,21 @@ function spotOf(mesh: PieceMesh, { column, row, aside }: EdgePoint): Spot {
   };
 }
 
-/** Where the two ends of a band that closes lie on each other there is no edge. */
+/** Where the two ends of a band that closes lie on each other, and where it closes to a point, there is no edge. */
 function isSeam(
-  { form, turnDeg, heightMm, width, height }: SurfaceGrid,
+  { form, turnDeg, heightMm, width, height, pitchMm }: SurfaceGrid,
   [x, y]: readonly [number, number],
 ): boolean {
   if (!form.closed) return false;
   const at = Math.min(height - 1, Math.round(y)) * width + Math.min(width - 1, Math.round(x));
-  const mmPerDeg = form.lengthAt(heightMm[at]!) / form.turnDeg;
+  const round = form.lengthAt(heightMm[at]!);
+  if (round < SHUT_MM) return true;
+  const mmPerDeg = round / form.turnDeg;
   const fromEnd = Math.min(turnDeg[at]!, form.turnDeg - turnDeg[at]!) * mmPerDeg;
-  const fromHem = Math.min(heightMm[at]!, form.slantMm - heightMm[at]!);
-  return fromEnd < TOGETHER_MM && fromEnd < fromHem;
+  // Where an end is shut there is nothing but the seam.
+  const from = (end: number, mm: number) => (form.lengthAt(end) < SHUT_MM ? Infinity : mm);
+  const fromHem = Math.min(from(0, heightMm[at]!), from(form.slantMm, form.slantMm - heightMm[at]!));
+  return fromEnd < Math.max(TOGETHER_MM, TOGETHER_CELLS * pitchMm) && fromEnd < fromHem;
 }
 
 /** An edge that comes back to where it began, begun at a seam if it meets one. */
@@ -225,13 +233,14 @@ function across(
   { point, normal, aside }: Spot,
   column: number,
   { columns, points, normals }: PieceMesh,
+  thickMm: number,
 ): void {
   for (let row = 0; row < ROWS; row++) {
     const angle = (row / (ROWS - 1)) * Math.PI;
     const [out, up] = [Math.sin(angle), Math.cos(angle)];
     const to = (row * columns + column) * 3;
-    const inner = add(point, normal, -(THICK_MM / 2) * (1 - up));
-    points.set(add(inner, aside, OUT * THICK_MM * out), to);
+    const inner = add(point, normal, -(thickMm / 2) * (1 - up));
+    points.set(add(inner, aside, OUT * thickMm * out), to);
     normals.set(add(times(normal, up), aside, out), to);
   }
 }
@@ -267,7 +276,7 @@ export function rimOf(grid: SurfaceGrid, mesh: PieceMesh, on: OnPiece): Rim | nu
   let column = 0;
   for (const strip of strips)
     strip.forEach((spot, at) => {
-      across(spot, column, rim);
+      across(spot, column, rim, grid.form.edgeMm ?? THICK_MM);
       places.set(spot.place, column * 2);
       // Between one strip and the next there is nothing.
       if (at + 1 < strip.length)

@@ -137,6 +137,16 @@ function visitMark({ grid }: Pick<LayContext, "grid">, pulls: readonly Pull[], v
   gathered.count = 0;
 }
 
+/** Cells that a mark covers at most: a band as broad as it is anywhere along each pull, and its round ends. */
+export const mostCovered = ({ grid }: Pick<LayContext, "grid">, pulls: readonly Pull[]): number =>
+  pulls.reduce((sum, { path, half, softMm }) => {
+    const reach = Math.max(...half) + Math.max(softMm, grid.pitchMm) / 2;
+    let long = 0;
+    for (let at = 2; at < path.length; at += 2)
+      long += Math.hypot(path[at]! - path[at - 2]!, path[at + 1]! - path[at - 1]!);
+    return sum + (2 * reach * long + Math.PI * reach * reach) / grid.pitchMm ** 2;
+  }, 0);
+
 /** Cells, in whole and in part, that a mark would cover and that no paint of the film covers yet. */
 export function newlyCovered(
   film: FilmBuffer,
@@ -181,6 +191,10 @@ function cellsNear(grid: LayContext["grid"], [ax, ay, bx, by]: Capsule, reach: n
   ];
 }
 
+/** Film of paint that was dabbed on and left to level, µm. */
+const levelled = ({ filmUm }: Pull, x: number, y: number): number =>
+  filmUm * (1 + 0.09 * cloud(x * 0.8, y * 0.8));
+
 /** One straight piece of a pull, as a capsule of changing width. */
 function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
   const [ax, ay] = [pull.path[k * 2]!, pull.path[k * 2 + 1]!];
@@ -198,6 +212,10 @@ function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
   for (let row = fromY; row <= toY; row++) {
     const py = originY + row * pitchMm - ay;
     for (let column = fromX; column <= toX; column++) {
+      const at = row * width + column;
+      const before = cover[at]!;
+      // Pieces of a pull lie over each other: most of what is near is covered already.
+      if (before >= 1) continue;
       const px = originX + column * pitchMm - ax;
       const t = clamp((px * dx + py * dy) / square, 0, 1);
       const ex = px - t * dx;
@@ -205,14 +223,12 @@ function layPiece(grid: LayContext["grid"], pull: Pull, k: number): void {
       const distance = Math.sqrt(ex * ex + ey * ey);
       const half = half0 + (half1 - half0) * t;
       const covered = clamp((half - distance) / soft + 0.5, 0, Math.min(1, (2 * half) / pitchMm));
-      const at = row * width + column;
-      const before = cover[at]!;
       if (covered <= before) continue;
       if (before === 0) touched[gathered.count++] = at;
       cover[at] = covered;
       if (pull.levels) {
-        const [x, y] = [originX + column * pitchMm, originY + row * pitchMm];
-        um[at] = pull.filmUm * (1 + 0.09 * cloud(x * 0.8, y * 0.8));
+        // It depends on the place alone: what comes over the same cell again finds it there.
+        if (before === 0) um[at] = levelled(pull, originX + column * pitchMm, originY + row * pitchMm);
         continue;
       }
       const side = (px * dy - py * dx) / length;

@@ -13,10 +13,12 @@ import { STAGE_NAMES, STAGES, type Stage } from "./stages";
 import { useStageStates } from "./useStageStates";
 import { SurfaceSwitch } from "./SurfaceSwitch";
 
-const timeOf = (iso: string) =>
-  iso === ""
-    ? ""
-    : new Date(iso).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
+/** Hours and minutes by hand: the browser's own formatter takes longer to wake up than the whole header to be drawn. */
+const timeOf = (iso: string) => {
+  if (iso === "") return "";
+  const at = new Date(iso);
+  return [at.getHours(), at.getMinutes()].map((part) => String(part).padStart(2, "0")).join(":");
+};
 
 function saveText(save: SaveState, bench: OutboxState): string {
   if (bench.problem !== null && save.kind !== "conflict") return "Not saved, trying again";

@@ -2,10 +2,12 @@ import { InputError, type Problem } from "../../errors";
 import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
 import { cloakSizes as params } from "./cloakSizes";
-import { defineForm, type FlatPoint, type Place, type SurfaceForm } from "./form";
+import { drapedOn } from "./drape";
+import { CLOTH_EDGE_MM, defineForm, raised, type FlatPoint, type Place, type SurfaceForm } from "./form";
 import { seamOff, seamRelief } from "./seams";
 import { softNoise } from "./sheet";
 import { roomProblem, sizeProblems } from "./sizes";
+import { mostStretched, normalsFrom } from "./stretch";
 
 /** How far a cloak hangs round the figure, radians. */
 const WRAP = 1.25 * Math.PI;
@@ -137,7 +139,6 @@ function build(values: Values, seed: number): SurfaceForm {
   const rent = rentOf(values, seed);
   const relief = reliefOf(values, seed, lengthAt, rent);
   const wrap = Math.max(WRAP, fan * 1.05);
-  const lean = fan / wrap;
   return {
     id: "cloak",
     closed: false,
@@ -156,17 +157,64 @@ function build(values: Values, seed: number): SurfaceForm {
     },
     flatten,
     place,
+    edgeMm: CLOTH_EDGE_MM,
+    ...inSpaceOf(values, { fan, wrap, lengthAt, flatten }, relief),
+    relief,
+  };
+}
+
+interface Hung {
+  /** Of the flat cut, and how far it hangs round, radians. */
+  readonly fan: number;
+  readonly wrap: number;
+  readonly lengthAt: (heightMm: number) => number;
+  readonly flatten: (place: Place) => FlatPoint;
+}
+
+/** Shoulders are broadest this far below the neck, as a share of the way round it, and the fall from them takes back so much of that. */
+const [SHOULDER_AT, FALL_BACK] = [0.5, 0.45] as const;
+
+/** How the cloth lies in space: over shoulders, or as a cone. */
+function inSpaceOf(
+  { lengthMm, neckMm, deepPct }: Values,
+  { fan, wrap, lengthAt, flatten }: Hung,
+  relief: (place: Place) => number,
+): Pick<SurfaceForm, "inSpace" | "facing" | "distortion"> {
+  if (deepPct === 100) return hungAsCone(lengthAt, wrap, fan / wrap, relief);
+  const flat = 1 - deepPct / 100;
+  const shoulder = Math.min(0.4 * lengthMm, Math.max(2, SHOULDER_AT * neckMm));
+  const deepAt = (heightMm: number) => {
+    const down = lengthMm - heightMm;
+    return (
+      1 - flat * smoothstep(0, shoulder, down) * (1 - FALL_BACK * smoothstep(0.8 * shoulder, lengthMm, down))
+    );
+  };
+  const plain = drapedOn({ lengthMm, wrap, lengthAt, deepAt });
+  const facing = normalsFrom(plain, lengthMm);
+  return {
+    inSpace: (at) => raised(plain(at), facing(at), relief(at)),
+    facing,
+    distortion: mostStretched({ plain, flatten, turnDeg: 360, lengthMm }),
+  };
+}
+
+function hungAsCone(
+  lengthAt: (heightMm: number) => number,
+  wrap: number,
+  lean: number,
+  relief: (place: Place) => number,
+): Pick<SurfaceForm, "inSpace" | "facing"> {
+  const level = Math.sqrt(1 - lean * lean);
+  return {
     inSpace: (at) => {
       const angle = (at.turnDeg / 360 - 0.5) * wrap;
       const radius = lengthAt(at.heightMm) / wrap + relief(at);
-      const up = at.heightMm * Math.sqrt(1 - lean * lean);
-      return [radius * Math.sin(angle), up, radius * Math.cos(angle)];
+      return [radius * Math.sin(angle), at.heightMm * level, radius * Math.cos(angle)];
     },
     facing: ({ turnDeg }) => {
-      const [angle, out] = [(turnDeg / 360 - 0.5) * wrap, Math.sqrt(1 - lean * lean)];
-      return [out * Math.sin(angle), lean, out * Math.cos(angle)];
+      const angle = (turnDeg / 360 - 0.5) * wrap;
+      return [level * Math.sin(angle), lean, level * Math.cos(angle)];
     },
-    relief,
   };
 }
 
@@ -235,12 +283,12 @@ function problems(values: Values): Problem[] {
 /** A draped cloak or cape, cut as part of a ring: gathered at the neck, folds that deepen and widen towards the hem. */
 export const cloak = defineForm({
   id: "cloak",
-  version: 2,
+  version: 3,
   label: "Cloak or cape",
   about: "A draped sheet with folds that fan out from the neck; its hem whole or torn.",
   worn: { seats: ["shoulders", "back"], by: "top", how: "round" },
   params,
-  added: { tight: 0, wrinkles: 0, borderMm: 0, yokeMm: 0 },
+  added: { 2: { tight: 0, wrinkles: 0, borderMm: 0, yokeMm: 0 }, 3: { deepPct: 100 } },
   problems,
   build(values, seed) {
     const wrong = problems(values);

@@ -24,6 +24,15 @@ export const cloakSizes = {
     default: 24,
     about: "Down the middle of the back, the strip lying on the cloth.",
   },
+  deepPct: {
+    label: "Depth over the shoulders",
+    unit: "%",
+    range: [45, 100],
+    step: 5,
+    default: 60,
+    about:
+      "From front to back over the shoulders, in hundredths of what it is from side to side; 100 hangs round like a cone.",
+  },
   folds: {
     label: "Folds",
     unit: "",

@@ -2,7 +2,7 @@ import { InputError, type Problem } from "../../errors";
 import type { ParamValues } from "../../params";
 import { hash01 } from "../../random";
 import { formatNumber, modulo, smoothstep } from "../../units";
-import { defineForm, type Place, type SurfaceForm } from "./form";
+import { CLOTH_EDGE_MM, defineForm, type Place, type SurfaceForm } from "./form";
 import { roomProblem } from "./sizes";
 
 const params = {
@@ -229,6 +229,7 @@ function build(values: Values, seed: number): SurfaceForm {
   const fromFront = (turnDeg: number) => (turnDeg - shownDeg / 2) * TO_RAD;
   return {
     id: "cone-band",
+    edgeMm: CLOTH_EDGE_MM,
     closed: values.gapDeg === 0,
     turnDeg: shownDeg,
     slantMm,
@@ -273,7 +274,7 @@ export const coneBand = defineForm({
   about: "A flaring, straight or narrowing band, closed or with a hidden gap, smooth or pleated.",
   worn: { seats: ["waist", "shoulders", "neck"], by: "top", how: "round" },
   params,
-  added: { tight: 0, borderMm: 0 },
+  added: { 2: { tight: 0, borderMm: 0 } },
   problems,
   build,
 });

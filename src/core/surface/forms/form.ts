@@ -49,9 +49,16 @@ export interface SurfaceForm {
   inSpace(place: Place): SpacePoint;
   /** Unit normal of the form without its relief, as `inSpace` has its axes; left out where it lies flat. */
   readonly facing?: (place: Place) => SpacePoint;
+  /** How thick its edges are cast, mm; as of leather where left out. */
+  readonly edgeMm?: number;
+  /** What of a closed piece comes to its seat, where that is neither an end nor its middle: a height along it, and the piece's own ways up and out there. */
+  readonly held?: { readonly heightMm: number; readonly up: SpacePoint; readonly out: SpacePoint };
   /** Folds and the like above the plain form, mm. */
   relief(place: Place): number;
 }
+
+/** Edges of cloth and of plate, mm: about what casters make of them. */
+export const [CLOTH_EDGE_MM, PLATE_EDGE_MM] = [0.22, 0.42] as const;
 
 /** A point of the plain form moved out along its normal, mm. */
 export const raised = ([x, y, z]: SpacePoint, [nx, ny, nz]: SpacePoint, upMm: number): SpacePoint => [
@@ -68,6 +75,8 @@ export interface Worn {
   readonly by: "top" | "middle" | "foot";
   /** The body goes through it; or it lies on the body's outside, as it is or bent round it. */
   readonly how: "round" | "on" | "bent";
+  /** It is a whole part of the body, foot or hand: the body's own is not seen. */
+  readonly replaces?: true;
 }
 
 /** One kind of panel that can be chosen in the brief. */
@@ -80,8 +89,8 @@ export interface FormDefinition<S extends ParamSpecs = ParamSpecs> {
   /** What such a piece is mostly made of; dull cloth where left out. */
   readonly material?: MaterialId;
   readonly params: S;
-  /** Sizes that earlier versions did not have, each at what leaves such a piece as it was. */
-  readonly added?: Readonly<Partial<Record<keyof S & string, number>>>;
+  /** By the version that brought them: sizes that pieces of earlier versions have where they say nothing else, each at what leaves such a piece as it was. */
+  readonly added?: Readonly<Record<number, Readonly<Partial<Record<keyof S & string, number>>>>>;
   /** Everything wrong with these sizes; empty where the form can exist. */
   problems(values: ParamValues<S>): Problem[];
   /** @throws InputError where `problems` is not empty */

@@ -46,7 +46,7 @@ const LEAST_FINGER_MM = 0.3;
 export const glove = defineForm({
   id: "glove",
   version: 1,
-  label: "Glove or hand",
+  label: "Glove, back of the hand",
   about: "The back of a hand: knuckles that stand out, creases behind them, fingers parted by grooves.",
   worn: { seats: ["right-hand", "left-hand"], by: "foot", how: "round" },
   material: "leather",

@@ -1,7 +1,7 @@
 import { InputError, type Problem } from "../../errors";
 import { formatNumber, smoothstep } from "../../units";
 import { buildCap, type CapOptions } from "./cap";
-import { defineForm, type Place } from "./form";
+import { PLATE_EDGE_MM, defineForm, type Place } from "./form";
 import { countProblem, roomProblem, sizeProblems } from "./sizes";
 import { roundNoise } from "./turned";
 
@@ -245,7 +245,7 @@ function problems(values: Values): Problem[] {
 export const helmet = defineForm({
   id: "helmet",
   version: 2,
-  added: { slitDeepMm: 0.4 },
+  added: { 2: { slitDeepMm: 0.4 } },
   label: "Helmet with band and visor",
   about: "A dome, a riveted band, a flared part with slits or vents; laid flat as a disc of the same area.",
   worn: { seats: ["head"], by: "top", how: "round" },
@@ -255,12 +255,13 @@ export const helmet = defineForm({
   build(values, seed) {
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    return buildCap({
+    const shell = buildCap({
       id: "helmet",
       overMm: values.domeMm + values.skirtMm,
       radiusAt: outlineOf(values),
       relief: reliefOf(values, seed),
       opening: openingOf(values),
     });
+    return { ...shell, edgeMm: PLATE_EDGE_MM };
   },
 });

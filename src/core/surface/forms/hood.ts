@@ -2,7 +2,7 @@ import { InputError, type Problem } from "../../errors";
 import { hash01 } from "../../random";
 import { formatNumber, smoothstep } from "../../units";
 import { buildCap } from "./cap";
-import { defineForm, type Place } from "./form";
+import { CLOTH_EDGE_MM, defineForm, type Place } from "./form";
 import { seamRelief } from "./seams";
 import { countProblem, roomProblem, sizeProblems } from "./sizes";
 import { roundNoise } from "./turned";
@@ -253,7 +253,7 @@ export const hood = defineForm({
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const radiusAt = outlineOf(values);
-    return buildCap({
+    const cap = buildCap({
       id: "hood",
       overMm: values.overMm,
       radiusAt,
@@ -262,5 +262,6 @@ export const hood = defineForm({
       seamsDeg: [0, 180],
       opening: { away: awayFromOpening(values, radiusAt), areaMm2: openArea(values) },
     });
+    return { ...cap, edgeMm: CLOTH_EDGE_MM };
   },
 });

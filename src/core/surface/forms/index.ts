@@ -1,10 +1,12 @@
 import { bag } from "./bag";
 import { base } from "./base";
+import { boot } from "./boot";
 import { cloak } from "./cloak";
 import { coneBand } from "./coneBand";
 import type { FormDefinition } from "./form";
 import { dome } from "./dome";
 import { glove } from "./glove";
+import { hand } from "./hand";
 import { helmet } from "./helmet";
 import { hood } from "./hood";
 import { horn } from "./horn";
@@ -20,8 +22,10 @@ export const forms = {
   "cone-band": coneBand as unknown as FormDefinition,
   strap: strap as unknown as FormDefinition,
   sleeve: sleeve as unknown as FormDefinition,
+  boot: boot as unknown as FormDefinition,
   limb: limb as unknown as FormDefinition,
   glove: glove as unknown as FormDefinition,
+  hand: hand as unknown as FormDefinition,
   bag: bag as unknown as FormDefinition,
   cloak: cloak as unknown as FormDefinition,
   helmet: helmet as unknown as FormDefinition,

@@ -104,7 +104,7 @@ describe("a development", () => {
     const smooth: readonly (readonly [FormId, Record<string, number>])[] = [
       // Sewn on it stands what leans out with the form: taking it off level would leave some of it.
       ["cone-band", { waistMm: 26, hemMm: 48, slantMm: 12, pleats: 0, pleatDepthMm: 0, borderMm: 0 }],
-      ["cloak", { folds: 0, foldMm: 0, torn: 0, borderMm: 0, yokeMm: 0, wrinkles: 0 }],
+      ["cloak", { folds: 0, foldMm: 0, torn: 0, borderMm: 0, yokeMm: 0, wrinkles: 0, deepPct: 100 }],
     ];
     for (const [id, sizes] of smooth) {
       const form = build(id, sizes);

@@ -197,14 +197,13 @@ describe("sewn and folded pieces", () => {
 
 describe("a piece kept from an earlier version of its form", () => {
   it.each([
-    ["strap", { lengthMm: 20, widthMm: 4 }, ["stitchMm", "holes"]],
-    ["cloak", { hemMm: 40 }, ["tight", "wrinkles", "borderMm", "yokeMm"]],
-    ["cone-band", { pleats: 10 }, ["tight", "borderMm"]],
+    ["strap", { lengthMm: 20, widthMm: 4 }, { stitchMm: 0, holes: 0 }],
+    ["cloak", { hemMm: 40 }, { tight: 0, wrinkles: 0, borderMm: 0, yokeMm: 0 }],
+    ["cone-band", { pleats: 10 }, { tight: 0, borderMm: 0 }],
   ] as const)("%s: stays as it was, while a new one has what its form has now", (id, params, added) => {
     const surface = (version: number) => ({ form: { id, version, params }, seed: 4 });
     const [old, now] = [buildForm(surface(1)), buildForm(surface(2))];
-    const none = Object.fromEntries(added.map((name) => [name, 0]));
-    const asBefore = forms[id].build(completeParams(forms[id].params, { ...params, ...none }), 4);
+    const asBefore = forms[id].build(completeParams(forms[id].params, { ...params, ...added }), 4);
     let differs = 0;
     for (let turnDeg = 3; turnDeg < 360; turnDeg += 11) {
       for (const share of [0.03, 0.3, 0.6, 0.97]) {
@@ -214,5 +213,30 @@ describe("a piece kept from an earlier version of its form", () => {
       }
     }
     expect(differs).toBeGreaterThan(5);
+  });
+
+  it.each([
+    ["trunk", 1, { middleMm: 26 }, { deepPct: 100 }],
+    ["cloak", 2, { hemMm: 40 }, { deepPct: 100 }],
+  ] as const)("%s of version %i: stands as it did", (id, version, params, added) => {
+    const old = buildForm({ form: { id, version, params }, seed: 4 });
+    const now = buildForm({ form: { id, version: forms[id].version, params }, seed: 4 });
+    const asBefore = forms[id].build(completeParams(forms[id].params, { ...params, ...added }), 4);
+    let differs = 0;
+    for (let turnDeg = 3; turnDeg < 360; turnDeg += 11) {
+      const place = { turnDeg, heightMm: 0.7 * old.slantMm };
+      expect(old.inSpace(place)).toEqual(asBefore.inSpace(place));
+      if (Math.hypot(...old.inSpace(place).map((mm, axis) => mm - now.inSpace(place)[axis]!)) > 0.02)
+        differs++;
+    }
+    expect(differs).toBeGreaterThan(5);
+  });
+
+  it("of one version keeps what that version had: a cloak of version 2 has its wrinkles and hem", () => {
+    const [second, now] = [2, 3].map((version) =>
+      buildForm({ form: { id: "cloak", version, params: { hemMm: 40 } }, seed: 4 }),
+    );
+    const place = { turnDeg: 77, heightMm: 3 };
+    expect(second!.relief(place)).toBe(now!.relief(place));
   });
 });

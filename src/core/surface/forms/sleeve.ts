@@ -1,7 +1,7 @@
 import { InputError, type Problem } from "../../errors";
-import { hash01 } from "../../random";
 import { formatNumber, smoothstep } from "../../units";
-import { defineForm, type Place } from "./form";
+import { cuffBand, jointCreases } from "./creases";
+import { CLOTH_EDGE_MM, defineForm, type Place } from "./form";
 import { seamRelief } from "./seams";
 import { roomProblem, sizeProblems, turnedProblems } from "./sizes";
 import { buildTurned, girths, roundNoise } from "./turned";
@@ -104,46 +104,10 @@ const DEEPEST = 0.5;
 /** The inner side of the bend lies on the right, where the limb bends to. */
 const INNER_DEG = 270;
 
-/** A band of a width from an end: rounded over its edges, with a seam a little inside. @param inMm from the end */
-function band(inMm: number, widthMm: number, proudMm: number): number {
-  if (widthMm === 0) return 0;
-  const soft = Math.min(0.16, widthMm / 3);
-  const over = Math.sqrt(1 - (1 - smoothstep(-0.02, soft, inMm)) ** 2);
-  const off = smoothstep(widthMm + 0.06, widthMm - soft, inMm);
-  const groove = 0.35 * proudMm * Math.exp(-(((inMm - widthMm + 0.3) / 0.07) ** 2));
-  return proudMm * over * off - (widthMm > 0.8 ? groove : 0);
-}
-
-/** Folds that run out from the inner side of a bend and spread as they go round, mm. */
-function creasesOf(values: Values, seed: number): (place: Place) => number {
-  const { lengthMm, jointAt, creases, creaseMm } = values;
-  const joint = (jointAt / 100) * lengthMm;
-  const apart = Math.min(1.3, (0.62 * lengthMm) / (creases + 1));
-  const folds = Array.from({ length: creases }, (_, at) => ({
-    off: at - (creases - 1) / 2 + 0.35 * (hash01(seed, at, 1) - 0.5),
-    inner: INNER_DEG + 50 * (hash01(seed, at, 2) - 0.5),
-    reach: 0.5 + 0.45 * hash01(seed, at, 3),
-    lean: 0.5 * (hash01(seed, at, 4) - 0.5),
-    deep: 0.7 + 0.3 * hash01(seed, at, 5),
-  }));
-  return ({ turnDeg, heightMm }) => {
-    let height = 0;
-    for (const fold of folds) {
-      const turned = ((turnDeg - fold.inner + 540) % 360) - 180;
-      const away = Math.abs(turned) / 180;
-      const fade = smoothstep(fold.reach, fold.reach - 0.45, away);
-      if (fade === 0) continue;
-      const line = joint + apart * fold.off * (0.45 + 0.9 * away) + fold.lean * (turned / 90);
-      const off = (heightMm - line) / apart;
-      // A swelling between narrow valleys: less than half of the spacing.
-      height +=
-        creaseMm *
-        fold.deep *
-        fade *
-        (0.55 * Math.exp(-((off / 0.42) ** 2)) - 0.8 * Math.exp(-(((off - 0.42) / 0.13) ** 2)));
-    }
-    return height;
-  };
+function creasesOf({ lengthMm, jointAt, creases, creaseMm }: Values, seed: number) {
+  const apartMm = Math.min(1.3, (0.62 * lengthMm) / (creases + 1));
+  const jointMm = (jointAt / 100) * lengthMm;
+  return jointCreases({ count: creases, deepMm: creaseMm, jointMm, apartMm, innerDeg: INNER_DEG }, seed);
 }
 
 function reliefOf(values: Values, seed: number): (place: Place) => number {
@@ -168,8 +132,8 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
     return (
       cloth * (folds + 0.09 * gathered * pucker(place)) +
       seam +
-      band(up, cuffMm, proudMm) +
-      band(down, turnedMm, proudMm * (1 + 0.18 * swell(place)))
+      cuffBand(up, cuffMm, proudMm) +
+      cuffBand(down, turnedMm, proudMm * (1 + 0.18 * swell(place)))
     );
   };
 }
@@ -223,7 +187,7 @@ export const sleeve = defineForm({
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
     const { lengthMm, bendDeg, jointAt } = values;
-    return buildTurned({
+    const turned = buildTurned({
       id: "sleeve",
       lengthMm,
       roundAt: girths(girthsOf(values)),
@@ -231,5 +195,6 @@ export const sleeve = defineForm({
       bendDeg,
       jointMm: (jointAt / 100) * lengthMm,
     });
+    return { ...turned, edgeMm: CLOTH_EDGE_MM };
   },
 });

@@ -74,6 +74,9 @@ const HOLE_SHARE = 0.26;
 
 type Values = { readonly [K in keyof typeof params]: number };
 
+/** No edge is cast thinner, mm. */
+const LEAST_EDGE_MM = 0.15;
+
 /** Seams along both edges: thread in a groove, stitch by stitch, mm. */
 function stitchesOf({ widthMm, thicknessMm, stitchMm, strands }: Values) {
   const inMm = Math.min(STITCH_IN_MM, 0.2 * widthMm);
@@ -112,7 +115,7 @@ export const strap = defineForm({
   worn: { seats: ["chest", "waist", "back", "hull"], by: "middle", how: "bent" },
   material: "leather",
   params,
-  added: { stitchMm: 0, holes: 0 },
+  added: { 2: { stitchMm: 0, holes: 0 } },
   problems(values) {
     const found = sizeProblems(params, values);
     if (found.length > 0) return found;
@@ -153,6 +156,7 @@ export const strap = defineForm({
       }
       return height + stitches(x, y) + hole(x, y);
     };
-    return buildSheet({ id: "strap", lengthMm, widthMm, relief });
+    const sheet = buildSheet({ id: "strap", lengthMm, widthMm, relief });
+    return { ...sheet, edgeMm: Math.max(LEAST_EDGE_MM, thicknessMm) };
   },
 });

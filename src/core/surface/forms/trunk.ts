@@ -2,6 +2,7 @@ import { InputError, type Problem } from "../../errors";
 import { hash01 } from "../../random";
 import { formatNumber, modulo, smoothstep } from "../../units";
 import { defineForm, type Place } from "./form";
+import { ellipse, sectionOf } from "./section";
 import { countProblem, roomProblem, sizeProblems, turnedProblems } from "./sizes";
 import { buildTurned, girths, roundNoise } from "./turned";
 
@@ -45,6 +46,15 @@ const params = {
     step: 5,
     default: 65,
     about: "Where the thickest part lies, in hundredths of the length.",
+  },
+  deepPct: {
+    label: "Depth against width",
+    unit: "%",
+    range: [50, 160],
+    step: 5,
+    default: 75,
+    about:
+      "From front to back, in hundredths of what it is from side to side: a chest is flat, a hound's is deep; 100 is round.",
   },
   bendDeg: {
     label: "Bend",
@@ -160,8 +170,9 @@ const girthsOf = ({ lowerMm, middleMm, upperMm, lengthMm, middleAt }: Values) =>
 function problems(values: Values): Problem[] {
   const found = sizeProblems(params, values);
   if (found.length > 0) return found;
-  const { lowerMm, middleMm, upperMm, lengthMm, bendDeg, muscles, muscleMm, spineMm } = values;
-  const thin = Math.min(lowerMm, middleMm, upperMm) / (2 * Math.PI);
+  const { lowerMm, middleMm, upperMm, lengthMm, bendDeg, muscles, muscleMm, spineMm, deepPct } = values;
+  const flat = Math.min(1, deepPct / 100, 100 / deepPct);
+  const thin = (flat * Math.min(lowerMm, middleMm, upperMm)) / (2 * Math.PI);
   const radius = `On a body ${formatNumber(thin, 2)} mm in radius`;
   return [
     ...turnedProblems(girthsOf(values), bendDeg, { girth: "middleMm", what: "a body" }),
@@ -174,20 +185,22 @@ function problems(values: Values): Problem[] {
 /** A torso, arm, leg, tail or beast's body: three girths, muscles in pairs, a groove along breast and back. */
 export const trunk = defineForm({
   id: "trunk",
-  version: 1,
+  version: 2,
   label: "Torso, limb or beast's body",
   about: "Bare skin, scales or hide: thicker and thinner along its length, with muscles and a middle line.",
   worn: { seats: ["back", "waist", "hull", "left-leg", "tail"], by: "top", how: "round" },
   material: "skin",
   params,
+  added: { 2: { deepPct: 100 } },
   problems,
   build(values, seed) {
     const wrong = problems(values);
     if (wrong.length > 0) throw new InputError(wrong);
-    const { lengthMm, bendDeg } = values;
+    const { lengthMm, bendDeg, deepPct } = values;
     return buildTurned({
       id: "trunk",
       lengthMm,
+      ...(deepPct !== 100 && { section: sectionOf(ellipse(deepPct / 100), lengthMm, 0) }),
       roundAt: girths(girthsOf(values)),
       relief: reliefOf(values, seed),
       bendDeg,

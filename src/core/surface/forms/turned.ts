@@ -1,6 +1,11 @@
 import { hash01 } from "../../random";
 import { modulo } from "../../units";
-import { raised, type Place, type SpacePoint, type SurfaceForm } from "./form";
+import { raised, type FlatPoint, type Place, type SpacePoint, type SurfaceForm } from "./form";
+import type { Section } from "./section";
+import { mostStretched, normalsFrom } from "./stretch";
+
+/** How a form lies in space without its relief. */
+type Plain = (place: Place) => SpacePoint;
 
 interface TurnedOptions {
   readonly id: string;
@@ -8,17 +13,36 @@ interface TurnedOptions {
   readonly lengthMm: number;
   /** Way round at a height along the surface, mm; smooth. */
   readonly roundAt: (heightMm: number) => number;
-  /** Height above the plain form, mm. */
-  readonly relief: (place: Place) => number;
-  /** How far the middle line bends to the right, degrees. */
+  /** Height above the plain form, mm. @param plain how the form lies in space without it */
+  readonly relief: (place: Place, plain: Plain) => number;
+  /** How far the middle line bends, degrees. */
   readonly bendDeg?: number;
+  /** Which way; to the right where left out. */
+  readonly bendsTo?: "right" | "front";
+  /** The upper end stands upright and the lower one leans by the bend; else the other way round. */
+  readonly upperUpright?: boolean;
   /** Height of the joint it bends at, mm; evenly over its length where left out. */
   readonly jointMm?: number;
   /** Degrees of turn of seams that part it; one behind where left out. */
   readonly seamsDeg?: readonly number[];
+  /** Its outline across the middle line; round where left out. */
+  readonly section?: Section;
+  /** A place that stands on level ground: nothing of the plain form lies lower. */
+  readonly standsOn?: Place;
+  /** How far the outline lies to the front of the middle line at a height, mm; 0 where left out. */
+  readonly aheadMm?: (heightMm: number) => number;
 }
 
 const TO_RAD = Math.PI / 180;
+/** What lies beside the flat piece is told as no further round than this, degrees. */
+const MOST_BESIDE_DEG = 30;
+
+/** A turn within once round as it is; one beside it comes less and less further. */
+function settled(turnDeg: number): number {
+  const beside = (deg: number) => MOST_BESIDE_DEG * (1 - Math.exp(-deg / MOST_BESIDE_DEG));
+  if (turnDeg > 360) return 360 + beside(turnDeg - 360);
+  return turnDeg < 0 ? -beside(-turnDeg) : turnDeg;
+}
 const STEPS = 256;
 /** A form leans no farther than this from its middle line, as the sine of the angle. */
 const MOST_LEAN = 0.97;
@@ -94,10 +118,10 @@ function arcLength(jointMm: number, mostMm: number, roomAt: (heightMm: number) =
 
 function bendOf(
   { radius, middle, middleMm }: ReturnType<typeof profileOf>,
-  bendDeg: number,
-  jointMm?: number,
+  { bendDeg = 0, jointMm, upperUpright = false }: TurnedOptions,
 ): Bend {
   const all = bendDeg * TO_RAD;
+  const start = upperUpright ? -all : 0;
   const wide =
     jointMm === undefined
       ? middleMm
@@ -107,7 +131,7 @@ function bendOf(
   const from = Math.min(middleMm - wide, Math.max(0, joint - wide / 2));
   const tight = all / wide;
   const within = (mm: number) => Math.min(wide, Math.max(0, mm - from));
-  const turnedAt = (mm: number) => tight * within(mm);
+  const turnedAt = (mm: number) => start + tight * within(mm);
   return {
     turnedAt,
     tightAt: (mm) => (mm < from || mm > from + wide ? 0 : Math.abs(tight)),
@@ -115,37 +139,69 @@ function bendOf(
       const turned = turnedAt(mm);
       const [before, after] = [Math.min(mm, from), Math.max(0, mm - from - wide)];
       const straight = Math.abs(tight) < 1e-9;
-      const x = straight ? 0 : (1 - Math.cos(turned)) / tight;
-      const y = straight ? within(mm) : Math.sin(turned) / tight;
-      return [x + after * Math.sin(turned), before + y + after * Math.cos(turned)];
+      const x = straight ? 0 : (Math.cos(start) - Math.cos(turned)) / tight;
+      const y = straight ? within(mm) : (Math.sin(turned) - Math.sin(start)) / tight;
+      return [
+        before * Math.sin(start) + x + after * Math.sin(turned),
+        before * Math.cos(start) + y + after * Math.cos(turned),
+      ];
     },
   };
 }
 
+/** A point beside the middle line, sideways and to the front, on a line that bends by an angle there. */
+function beside(
+  bendsTo: "right" | "front",
+  [across, up]: readonly [number, number],
+  bent: number,
+  aside: number,
+  front: number,
+): SpacePoint {
+  if (bendsTo === "right") return [across + aside * Math.cos(bent), up - aside * Math.sin(bent), front];
+  return [aside, up - front * Math.sin(bent), across + front * Math.cos(bent)];
+}
+
 /** How a turned form lies in space, without its relief. */
-function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: Bend) {
-  const facing = ({ turnDeg, heightMm }: Place): SpacePoint => {
-    const [turn, lean] = [(turnDeg - 180) * TO_RAD, profile.lean(heightMm)];
-    const level = Math.sqrt(1 - lean * lean);
-    const bent = bend.turnedAt(profile.middle(heightMm));
-    const [right, up] = [Math.sin(turn) * level, -lean];
-    return [
-      right * Math.cos(bent) + up * Math.sin(bent),
-      up * Math.cos(bent) - right * Math.sin(bent),
-      Math.cos(turn) * level,
-    ];
-  };
-  const plain = ({ turnDeg, heightMm }: Place): SpacePoint => {
+function plainOf(options: TurnedOptions, profile: ReturnType<typeof profileOf>, bend: Bend): Plain {
+  const { lengthMm, bendsTo = "right", section, aheadMm } = options;
+  return ({ turnDeg, heightMm }) => {
     const [turn, radius] = [(turnDeg - 180) * TO_RAD, profile.radius(heightMm)];
     // What lies beyond an end goes on straight.
     const beyond = heightMm - Math.min(lengthMm, Math.max(0, heightMm));
     const middle = profile.middle(heightMm) + beyond;
-    const bent = bend.turnedAt(middle);
-    const [x, y] = bend.pointAt(middle);
-    const aside = radius * Math.sin(turn);
-    return [x + aside * Math.cos(bent), y - aside * Math.sin(bent), radius * Math.cos(turn)];
+    const [aside, front] = section ? section.at(turnDeg, heightMm) : [Math.sin(turn), Math.cos(turn)];
+    const ahead = aheadMm ? aheadMm(heightMm) : 0;
+    return beside(
+      bendsTo,
+      bend.pointAt(middle),
+      bend.turnedAt(middle),
+      radius * aside,
+      radius * front + ahead,
+    );
   };
-  return { facing, plain };
+}
+
+/** Presses what would lie lower than a place flat on the ground it stands on. */
+function standing(plain: Plain, on: Place | undefined): Plain {
+  if (!on) return plain;
+  const ground = plain(on)[1];
+  return (place) => {
+    const [x, y, z] = plain(place);
+    return [x, Math.max(ground, y), z];
+  };
+}
+
+/** Unit normals of a round one. */
+function roundFacing(options: TurnedOptions, profile: ReturnType<typeof profileOf>, bend: Bend): Plain {
+  const { bendsTo = "right" } = options;
+  return ({ turnDeg, heightMm }) => {
+    const [turn, lean] = [(turnDeg - 180) * TO_RAD, profile.lean(heightMm)];
+    const level = Math.sqrt(1 - lean * lean);
+    const bent = bend.turnedAt(profile.middle(heightMm));
+    const [aside, front] = [Math.sin(turn) * level, Math.cos(turn) * level];
+    const along: readonly [number, number] = [-lean * Math.sin(bent), -lean * Math.cos(bent)];
+    return beside(bendsTo, along, bent, aside, front);
+  };
 }
 
 /**
@@ -154,12 +210,18 @@ function spaceOf(lengthMm: number, profile: ReturnType<typeof profileOf>, bend: 
  * on a straight one, rows slide on each other where it tapers. The middle of the flat is the front; the seam lies behind.
  */
 export function buildTurned(options: TurnedOptions): SurfaceForm {
-  const { id, lengthMm, relief, seamsDeg = [0] } = options;
+  const { id, lengthMm, seamsDeg = [0], section } = options;
   const profile = profileOf(lengthMm, options.roundAt);
-  const bend = bendOf(profile, options.bendDeg ?? 0, options.jointMm);
-  const { facing, plain } = spaceOf(lengthMm, profile, bend);
+  const bend = bendOf(profile, options);
+  const plain = standing(plainOf(options, profile, bend), options.standsOn);
+  const relief = (at: Place) => options.relief(at, plain);
+  const facing = section ? normalsFrom(plain, lengthMm) : roundFacing(options, profile, bend);
   const lengthAt = (heightMm: number) => 2 * Math.PI * profile.radius(heightMm);
   const widest = Math.max(...Array.from({ length: STEPS + 1 }, (_, at) => lengthAt((at / STEPS) * lengthMm)));
+  const flatten = ({ turnDeg, heightMm }: Place): FlatPoint => [
+    (turnDeg / 360 - 0.5) * lengthAt(heightMm),
+    -heightMm,
+  ];
   return {
     id,
     closed: true,
@@ -171,9 +233,12 @@ export function buildTurned(options: TurnedOptions): SurfaceForm {
     lengthAt,
     apexMm: Infinity,
     flatPerTurn: 0,
-    distortion: distortionOf(lengthMm, profile, bend),
-    flatten: ({ turnDeg, heightMm }) => [(turnDeg / 360 - 0.5) * lengthAt(heightMm), -heightMm],
-    place: ([x, y]) => ({ turnDeg: (x / lengthAt(-y) + 0.5) * 360, heightMm: -y }),
+    distortion: section
+      ? mostStretched({ plain, flatten, turnDeg: 360, lengthMm })
+      : distortionOf(lengthMm, profile, bend),
+    flatten,
+    // Beside a pointed end a step on the flat would go round many times.
+    place: ([x, y]) => ({ turnDeg: settled((x / lengthAt(-y) + 0.5) * 360), heightMm: -y }),
     inSpace: (at) => raised(plain(at), facing(at), relief(at)),
     facing,
     relief,

@@ -4,8 +4,12 @@ import type { ParamSpecs } from "../../params";
 import type { FormDefinition } from "./form";
 
 /** All sizes of a piece: as given, as they were before its form had them, or the usual ones. */
-export const sizesOfUse = <S extends ParamSpecs>(
-  { params, version, added }: Pick<FormDefinition<S>, "params" | "version" | "added">,
+export function sizesOfUse<S extends ParamSpecs>(
+  { params, added = {} }: Pick<FormDefinition<S>, "params" | "added">,
   use: FormUse,
-): ParamValues<S> =>
-  completeParams(params, use.version < version ? { ...(added as object), ...use.params } : use.params);
+): ParamValues<S> {
+  const since = Object.entries(added).filter(([version]) => use.version < Number(version));
+  // What an earlier version brought is told first: a later one says how such pieces were until then.
+  const before = Object.assign({}, ...since.reverse().map(([, sizes]) => sizes)) as Record<string, number>;
+  return completeParams(params, { ...before, ...use.params });
+}

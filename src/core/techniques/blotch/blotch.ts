@@ -1,6 +1,6 @@
 import type { Random } from "../../random";
 import { cellAt } from "../scatter";
-import { layMark, newlyCovered, type Pull } from "../strokes";
+import { layMark, mostCovered, newlyCovered, type Pull } from "../strokes";
 import type { PlacedMark } from "../singleMarks";
 import {
   createFilmBuffer,
@@ -170,6 +170,8 @@ function fitted(
   pulls: Pull[],
   mostCells: number,
 ): Pull[] {
+  // Most patches are far from being the last: they need not be measured before they are laid.
+  if (mostCovered(context, pulls) <= mostCells * FITS) return pulls;
   let drawn = pulls;
   for (let turn = 0; turn < MOST_FITS; turn++) {
     const cells = newlyCovered(film, context, drawn);

@@ -48,6 +48,9 @@ export const edgeLine = defineTechnique({
     layPasses(film, context.passes, random, (one, own) => drawOnce(one, context, params, own)),
 });
 
+/** Pressure at its greatest: the hand's own, and five times the spread of slow unevenness. */
+const MOST_PRESS = 0.75 + 5 * 0.35;
+
 /** One pass along the edges. */
 function drawOnce(
   film: FilmBuffer,
@@ -60,8 +63,10 @@ function drawOnce(
   const seed = Math.floor(random.range(0, 1e6));
   const narrow = clamp(1 - params.width, 0.05, 0.95);
   const lift = 1 - 2.2 * (params.broken / 100);
+  // Ground this far from any edge gets nothing at the greatest pressure.
+  const least = Math.max(0.02, 0.8 * narrow - 0.125 * MOST_PRESS);
   eachCell(context, random, (at, x, y, weight) => {
-    if (edge[at]! < 0.02) return;
+    if (edge[at]! < least) return;
     const press = 0.75 * wander(seed, (x + 0.7 * y) / 1.4) + 0.35 * cloud(x, y);
     const cover =
       clamp((edge[at]! - narrow * 0.8) * 4 + 0.5 * press, 0, 1) * clamp((press + lift) * 1.6, 0, 1) * weight;

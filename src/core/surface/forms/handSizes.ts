@@ -1,0 +1,68 @@
+/** What is measured on a gloved or bare hand. */
+export const handSizes = {
+  roundMm: {
+    label: "Round the knuckles",
+    unit: "mm",
+    range: [3, 120],
+    step: 0.5,
+    default: 9,
+    about: "A paper strip round the hand at its widest, without the thumb.",
+  },
+  wristMm: {
+    label: "Round the wrist",
+    unit: "mm",
+    range: [2, 120],
+    step: 0.5,
+    default: 7,
+    about: "The same where hand and arm meet.",
+  },
+  lengthMm: {
+    label: "Wrist to fingertips",
+    unit: "mm",
+    range: [2, 90],
+    step: 0.5,
+    default: 7.5,
+    about:
+      "From where the piece begins over the knuckles to the end of the fingers, the strip lying on them.",
+  },
+  curlDeg: {
+    label: "Fingers curled",
+    unit: "°",
+    range: [0, 150],
+    step: 5,
+    default: 95,
+    about: "How far they bend round what the hand holds; 0 for a flat hand.",
+  },
+  fingers: {
+    label: "Fingers",
+    unit: "",
+    range: [1, 5],
+    step: 1,
+    default: 4,
+    about: "Side by side; 1 is a mitten.",
+  },
+  knuckleMm: {
+    label: "Height of a knuckle",
+    unit: "mm",
+    range: [0.05, 1],
+    step: 0.05,
+    default: 0.25,
+    about: "How far it stands above the gap beside it, by eye or with a pin.",
+  },
+  thumbMm: {
+    label: "Thumb stands out",
+    unit: "mm",
+    range: [0, 2],
+    step: 0.05,
+    default: 0.5,
+    about: "How far it stands off the side of the hand; 0 where it is not seen.",
+  },
+  cuffMm: {
+    label: "Cuff",
+    unit: "mm",
+    range: [0, 30],
+    step: 0.1,
+    default: 1.6,
+    about: "Width of a cuff that widens over the wrist; 0 for none, as on a bare hand.",
+  },
+} as const;

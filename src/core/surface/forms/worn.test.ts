@@ -1,0 +1,154 @@
+import { describe, expect, it } from "vitest";
+import { lengthOf, minus } from "../vector";
+import type { Place, SpacePoint, SurfaceForm } from "./form";
+import { along, build, peaks } from "./testing";
+
+/** A place without the form's relief. */
+function plainAt(form: SurfaceForm, place: Place): SpacePoint {
+  const [x, y, z] = form.inSpace(place);
+  const [nx, ny, nz] = form.facing!(place);
+  const up = form.relief(place);
+  return [x - up * nx, y - up * ny, z - up * nz];
+}
+
+/** Length once round a height in space, mm. */
+function roundMm(form: SurfaceForm, heightMm: number): number {
+  const steps = 360;
+  const at = (step: number) => plainAt(form, { turnDeg: (step / steps) * form.turnDeg, heightMm });
+  let sum = 0;
+  for (let step = 0; step < steps; step++) sum += lengthOf(minus(at(step + 1), at(step)));
+  return sum;
+}
+
+const sides = (form: SurfaceForm, heightMm: number) => {
+  const [left, right] = [90, 270].map((turnDeg) => plainAt(form, { turnDeg, heightMm }));
+  const [back, front] = [0, 180].map((turnDeg) => plainAt(form, { turnDeg, heightMm }));
+  return { wide: lengthOf(minus(left!, right!)), deep: lengthOf(minus(front!, back!)) };
+};
+
+describe("a body that is not round", () => {
+  it.each([60, 75, 130])(
+    "is %i hundredths as deep as it is wide, and as far round as measured",
+    (deepPct) => {
+      const form = build("trunk", { deepPct, lowerMm: 24, middleMm: 24, upperMm: 24, bendDeg: 0 });
+      const { wide, deep } = sides(form, 7);
+      expect(deep / wide).toBeCloseTo(deepPct / 100, 2);
+      expect(roundMm(form, 7)).toBeCloseTo(24, 1);
+    },
+  );
+});
+
+describe("a boot", () => {
+  const form = build("boot", { soleMm: 0, capMm: 0, creases: 0, turnedMm: 0 });
+  const foot = 5;
+
+  it("is as far round shaft and ball as measured", () => {
+    expect(roundMm(form, form.slantMm)).toBeCloseTo(10, 1);
+    // Underneath it is pressed flat on the ground, which takes a little.
+    expect(roundMm(form, 3)).toBeGreaterThan(8.2);
+    expect(roundMm(form, 3)).toBeLessThan(8.8);
+  });
+
+  it("stands level on the ground from the toes to the heel, its shaft upright", () => {
+    const low = [1.6, 2.4, 3, 4, 0.94 * foot].map((heightMm) => plainAt(form, { turnDeg: 0, heightMm })[1]);
+    expect(Math.max(...low) - Math.min(...low)).toBeLessThan(0.12);
+    const shaft = [1.9 * foot, form.slantMm].map((heightMm) => {
+      const [front, back] = [180, 0].map((turnDeg) => plainAt(form, { turnDeg, heightMm }));
+      return (front![2] + back![2]) / 2;
+    });
+    expect(shaft[1]! - shaft[0]!).toBeCloseTo(0, 1);
+    // Toes point to the front.
+    expect(plainAt(form, { turnDeg: 180, heightMm: 0.5 })[2]).toBeGreaterThan(shaft[1]! + 2);
+  });
+
+  it("has a sole that stands out all round the foot by as much as asked, and no higher than a sole", () => {
+    const shod = build("boot", { soleMm: 0.2, capMm: 0, creases: 0, turnedMm: 0 });
+    const ground = plainAt(shod, { turnDeg: 0, heightMm: 3 })[1];
+    for (const heightMm of [2.5, 3, 3.3]) {
+      for (let turnDeg = 0; turnDeg < 360; turnDeg += 4) {
+        const up = plainAt(shod, { turnDeg, heightMm })[1] - ground;
+        const proud = shod.relief({ turnDeg, heightMm }) - form.relief({ turnDeg, heightMm });
+        if (up < 0.2) expect(proud).toBeCloseTo(0.2, 1);
+        if (up > 0.9) expect(Math.abs(proud)).toBeLessThan(0.01);
+      }
+    }
+  });
+
+  it("has as many creases over the instep as asked, none on the heel", () => {
+    const creased = build("boot", { creases: 4, creaseMm: 0.3, soleMm: 0, capMm: 0 });
+    const smooth = build("boot", { creases: 0, soleMm: 0, capMm: 0 });
+    const spread = (of: SurfaceForm, turnDeg: number) => {
+      const heights = along(of, [turnDeg, 0.8 * foot], [turnDeg, 1.6 * foot]);
+      return Math.max(...heights) - Math.min(...heights);
+    };
+    expect(spread(creased, 180)).toBeGreaterThan(0.2);
+    expect(spread(creased, 180)).toBeGreaterThan(3 * spread(smooth, 180));
+    expect(spread(creased, 5)).toBeLessThan(0.15);
+  });
+});
+
+describe("a hand", () => {
+  it.each([1, 3, 4])("has %i fingers side by side on its back", (fingers) => {
+    const form = build("hand", { fingers, thumbMm: 0, knuckleMm: 0.25 });
+    const heights = along(form, [95, 0.55 * form.slantMm], [265, 0.55 * form.slantMm]);
+    expect(peaks(heights, 0.12).length).toBe(fingers);
+  });
+
+  it("closes: curled further, the fingertips come nearer to the wrist", () => {
+    const reach = (curlDeg: number) => {
+      const form = build("hand", { curlDeg });
+      const middle = (heightMm: number) => {
+        const [front, back] = [180, 0].map((turnDeg) => plainAt(form, { turnDeg, heightMm }));
+        return front!.map((mm, axis) => (mm + back![axis]!) / 2) as unknown as SpacePoint;
+      };
+      return lengthOf(minus(middle(0.97 * form.slantMm), middle(1.7)));
+    };
+    expect(reach(60)).toBeLessThan(reach(0) - 0.1);
+    expect(reach(120)).toBeLessThan(reach(60) - 0.1);
+    // Over the palm, which lies behind.
+    const form = build("hand", { curlDeg: 90 });
+    expect(plainAt(form, { turnDeg: 180, heightMm: form.slantMm })[2]).toBeLessThan(-0.5);
+  });
+
+  it("has a thumb on one side that stands out as far as asked", () => {
+    const [with_, without] = [0.5, 0].map((thumbMm) => build("hand", { thumbMm }));
+    let [most, where] = [0, 0];
+    for (let turnDeg = 0; turnDeg < 360; turnDeg += 2) {
+      for (let share = 0.25; share < 0.8; share += 0.01) {
+        const place = { turnDeg, heightMm: share * with_!.slantMm };
+        const up = with_!.relief(place) - without!.relief(place);
+        if (up > most) [most, where] = [up, turnDeg];
+      }
+    }
+    expect(most).toBeGreaterThan(0.45);
+    expect(most).toBeLessThan(0.6);
+    expect(Math.abs(where - 270)).toBeLessThan(25);
+  });
+});
+
+describe("a cloak over shoulders", () => {
+  const sizes = { folds: 0, foldMm: 0, torn: 0, borderMm: 0, yokeMm: 0, wrinkles: 0, neckMm: 12, hemMm: 36 };
+  const [flat, cone] = [60, 100].map((deepPct) => build("cloak", { ...sizes, deepPct }));
+
+  it("is broader and flatter over them than a cone, and lies as long along every thread", () => {
+    const wide = (form: SurfaceForm, down: number) =>
+      Math.abs(plainAt(form, { turnDeg: 40, heightMm: form.slantMm - down })[0]);
+    expect(wide(flat!, 6)).toBeGreaterThan(1.08 * wide(cone!, 6));
+    const deep = (form: SurfaceForm) => plainAt(form, { turnDeg: 180, heightMm: form.slantMm - 6 })[2];
+    expect(deep(flat!)).toBeLessThan(0.9 * deep(cone!));
+    for (const turnDeg of [20, 90, 180, 300]) {
+      let long = 0;
+      for (let step = 0; step < 200; step++) {
+        const at = (k: number) => plainAt(flat!, { turnDeg, heightMm: (k / 200) * flat!.slantMm });
+        long += lengthOf(minus(at(step + 1), at(step)));
+      }
+      expect(Math.abs(long / flat!.slantMm - 1)).toBeLessThan(0.02);
+    }
+  });
+
+  it("says how much a length can differ from that of the flat cut", () => {
+    expect(cone!.distortion ?? 1).toBe(1);
+    expect(flat!.distortion).toBeGreaterThan(1.001);
+    expect(flat!.distortion).toBeLessThan(1.2);
+  });
+});
