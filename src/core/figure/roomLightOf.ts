@@ -11,7 +11,7 @@ import type { StandingFigure } from "./standingFigure";
 /** Points of the lattice: light without relief changes slowly. From every second one, each way, it is looked around. */
 const POINTS = 1800;
 /** Ways that are looked along for the open room: by their cosine, evenly round. */
-const SKY_WAYS = 48;
+const SKY_WAYS = 60;
 /** Ways to the lamp's rim: its shade has a soft edge. */
 const LAMP_WAYS = 5;
 /** Half of what the lamp looks wide, degrees: a bulb of ten centimetres at a metre. */
@@ -72,10 +72,15 @@ const OPEN: readonly SpacePoint[] = Array.from({ length: SKY_WAYS }, (_, at) => 
   return [far * Math.cos(turn), far * Math.sin(turn), Math.sqrt(1 - square)];
 });
 
-/** The lattice over a form laid flat; an odd number of points each way. */
+/** How many points on the open room is looked for everywhere; between them only where it changes. */
+const WIDE = 4;
+/** Shares of the open room that differ by less are taken to go over into each other. */
+const EVEN = 0.03;
+
+/** The lattice over a form laid flat; a multiple of the widest step, and one point more, each way. */
 function latticeOf({ bounds: { minX, maxX, minY, maxY } }: SurfaceForm) {
   const pitchMm = Math.sqrt(((maxX - minX) * (maxY - minY)) / POINTS);
-  const points = (mm: number) => 2 * Math.max(1, Math.ceil(mm / pitchMm / 2)) + 1;
+  const points = (mm: number) => WIDE * Math.max(1, Math.ceil(mm / pitchMm / WIDE)) + 1;
   return { columns: points(maxX - minX), rows: points(maxY - minY), pitchMm, originX: minX, originY: minY };
 }
 
@@ -118,7 +123,7 @@ function fillBetween(values: Float32Array, part: number, per: number, { columns,
 /** Told a point of the lattice by its number, where it lies on the flat, and how deep inside the panel, mm. */
 type PointVisit = (at: number, flat: FlatPoint, depthMm: number) => void;
 
-function eachPoint(form: SurfaceForm, lattice: Lattice, step: 1 | 2, visit: PointVisit): void {
+function eachPoint(form: SurfaceForm, lattice: Lattice, step: 1 | 2 | typeof WIDE, visit: PointVisit): void {
   const { columns, rows, pitchMm, originX, originY } = lattice;
   for (let row = 0; row < rows; row += step) {
     for (let column = 0; column < columns; column += step) {
@@ -131,12 +136,28 @@ function eachPoint(form: SurfaceForm, lattice: Lattice, step: 1 | 2, visit: Poin
 /** Whether light is looked for from a point: some way beside the panel nothing lies that could be lit. */
 const isNear = (depthMm: number, { pitchMm }: Lattice): boolean => depthMm >= -2 * pitchMm;
 
-/** Share of the open room that a piece sees, over its lattice. */
+/** Points on the lattice of so many steps that lie around one between them. */
+function around(at: number, row: number, column: number, columns: number, step: number): number[] {
+  const aside = column % (2 * step) === 0 ? [0] : [-step, step];
+  const up = row % (2 * step) === 0 ? [0] : [-step, step];
+  return up.flatMap((rows) => aside.map((cells) => at + rows * columns + cells));
+}
+
+/** Share of the open room that a piece sees, over its lattice: looked for more closely where it changes. */
 function openOf(form: SurfaceForm, seating: Seating, way: InTheWay): Float32Array {
   const lattice = latticeOf(form);
-  const open = new Float32Array(lattice.columns * lattice.rows);
-  eachPoint(form, lattice, 2, (at, flat, depthMm) => {
+  const { columns, rows } = lattice;
+  const open = new Float32Array(columns * rows);
+  const look: PointVisit = (at, flat, depthMm) => {
     open[at] = isNear(depthMm, lattice) ? openFrom(spotAt(form, seating, flat), way) : 1;
+  };
+  eachPoint(form, lattice, WIDE, look);
+  eachPoint(form, lattice, 2, (at, flat, depthMm) => {
+    const [row, column] = [Math.floor(at / columns), at % columns];
+    if (row % WIDE === 0 && column % WIDE === 0) return;
+    const known = around(at, row, column, columns, 2).map((one) => open[one]!);
+    if (Math.max(...known) - Math.min(...known) > EVEN) look(at, flat, depthMm);
+    else open[at] = known.reduce((sum, share) => sum + share, 0) / known.length;
   });
   fillBetween(open, 0, 1, lattice);
   return open;
@@ -204,13 +225,21 @@ function freeFrom({ point, out }: Spot, { obstacles, own }: InTheWay, beams: rea
   return beams.filter((beam) => !obstacles.meets(from, beam, own, OWN_MM)).length / beams.length;
 }
 
-/** How much of the open room a place sees, 0…1. */
+/** Every so many of the ways are looked along first. */
+const FIRST_OF = 3;
+const FIRST_WAYS = OPEN.filter((_, at) => at % FIRST_OF === 0);
+const OTHER_WAYS = OPEN.filter((_, at) => at % FIRST_OF !== 0);
+
+/** How much of the open room a place sees, 0…1. Where the first ways all go free, or none does, so do the others. */
 function openFrom({ point, right, down, out }: Spot, { obstacles, own }: InTheWay): number {
   const from = add(point, out, OFF_MM);
-  const seen = OPEN.filter(
-    ([x, y, z]) => !obstacles.meets(from, add(add(times(right, x), down, y), out, z), own, OWN_MM),
-  );
-  return seen.length / OPEN.length;
+  const free = (ways: readonly SpacePoint[]): number =>
+    ways.filter(
+      ([x, y, z]) => !obstacles.meets(from, add(add(times(right, x), down, y), out, z), own, OWN_MM),
+    ).length;
+  const first = free(FIRST_WAYS);
+  if (first === 0 || first === FIRST_WAYS.length) return first / FIRST_WAYS.length;
+  return (first + free(OTHER_WAYS)) / OPEN.length;
 }
 
 /** The lamp as the middle of the form has it. */
