@@ -109,12 +109,16 @@ const shots = [
       await page.getByRole("button", { name: "Show the map" }).click();
     },
   },
-  { name: "check", at: `${JOB}/check` },
+  {
+    name: "check",
+    at: `${JOB}/check`,
+    act: (page) => page.getByRole("button", { name: "Coat skirt", exact: true }).click(),
+  },
   {
     name: "figure",
     at: `${JOB}/check`,
     act: async (page) => {
-      await page.getByRole("button", { name: "Whole figure" }).click();
+      await page.getByRole("tab", { name: "Where the eye goes" }).waitFor();
       await page.waitForSelector('[data-testid="figure"][data-settled="true"] canvas');
     },
   },

@@ -1,7 +1,19 @@
 import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
 import { validateBytes } from "gltf-validator";
-import { fine, go, otherPixels, pixels, put, saved, seriousFindings, sharedPage, storedJob } from "./support";
+import type { Job, Surface } from "../../src/core/job";
+import {
+  demoJob,
+  fine,
+  go,
+  otherPixels,
+  pixels,
+  put,
+  saved,
+  seriousFindings,
+  sharedPage,
+  storedJob,
+} from "./support";
 
 const opened = sharedPage("Coats", ["coat-skirt", "satchel"]);
 
@@ -97,6 +109,7 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   await expect(page.getByRole("combobox", { name: "Surface: Coat skirt" })).toBeVisible();
   // In Coats the same figure shows this surface as far as it is painted.
   await go(page, "Coats");
+  await page.getByRole("button", { name: "Whole figure" }).click();
   await shownAs(page, "painted");
   const done = await figureSeen(page);
   await page.getByRole("button", { name: "One coat back" }).click();
@@ -167,4 +180,52 @@ test("a body is chosen and posed; without one its pieces lie aside", async ({ re
   await page.getByRole("option", { name: "none", exact: true }).click();
   await expect(page.getByText("This figure has no body yet: choose one in the Brief.")).toBeVisible();
   await expect(page.getByTestId("figure").locator("canvas")).toHaveCount(0);
+});
+
+test("what draws the eye before what is to be looked at is named, its remedy taken and seen on the figure", async ({
+  browser,
+  request,
+}) => {
+  const id = await demoJob(request, ["coat-skirt", "satchel", "strap"]);
+  const { job, revision } = (await (await request.get(`/api/jobs/${id}`)).json()) as {
+    job: Job;
+    revision: number;
+  };
+  const wanted: Readonly<Record<string, Surface["volumes"]["importance"]>> = {
+    "coat-skirt": "usual",
+    satchel: "usual",
+    strap: "looked-at",
+  };
+  const surfaces = job.surfaces.map((one) => ({
+    ...one,
+    volumes: { ...one.volumes, importance: wanted[one.id]! },
+  }));
+  expect(
+    (await request.put(`/api/jobs/${id}`, { data: { job: { ...job, surfaces }, revision } })).status(),
+  ).toBe(200);
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`/job/${id}/check`);
+  // Check begins with the figure; parts are told in the order they draw the eye.
+  const order = page.getByRole("tabpanel", { name: "Where the eye goes" }).getByRole("listitem");
+  await expect(order).toHaveCount(3);
+  await expect(order.first()).toContainText("Coat skirt");
+  const fault = page.getByRole("article", { name: "Look: Coat skirt and Shoulder strap" });
+  await expect(fault).toContainText("The eye goes to Coat skirt before Shoulder strap");
+  await page.getByRole("button", { name: "Show where" }).first().click();
+  await expect(page.getByRole("img", { name: "Marked: Coat skirt and Shoulder strap" })).toBeVisible();
+  await page.getByRole("switch", { name: "Dim what draws nobody" }).click();
+  await expect(page.getByRole("img", { name: /^Where the eye is drawn/ })).toBeVisible();
+  await page.getByRole("switch", { name: "Dim what draws nobody" }).click();
+  const before = await figureSeen(page);
+  const remedy = fault.getByRole("button", { name: /^(Calm|Raise) / }).first();
+  await remedy.click();
+  await otherFigure(page, before, "remedied");
+  await expect(fault).toHaveCount(0);
+  await saved(page);
+  const coatsOf = (of: Job) => of.surfaces.reduce((sum, { coats }) => sum + coats.length, 0);
+  expect(coatsOf(await storedJob(request, id))).toBe(coatsOf(job) + 1);
+  await page.getByRole("tab", { name: "Borders" }).click();
+  await expect(page.getByRole("tabpanel", { name: "Borders" })).toContainText("Coat skirt and Satchel");
+  expect(await seriousFindings(page, "light")).toEqual([]);
+  await page.context().close();
 });

@@ -104,6 +104,7 @@ test.describe("a design that fits", () => {
     await expect(finding).toContainText("1 pass at 2 : 1 over dark reaches");
     await finding.getByRole("button", { name: /^Plan \d passes/ }).click();
     await expect(finding).toHaveCount(0);
+    await page.getByRole("button", { name: "Coat skirt", exact: true }).click();
     await expect(
       page.getByRole("img", { name: "Lightness of each tone, coat by coat" }).locator("svg"),
     ).toBeVisible();

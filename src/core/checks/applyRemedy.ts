@@ -1,9 +1,13 @@
-import type { Job } from "../job";
+import type { Coat, Job } from "../job";
 import type { Change, Remedy } from "./finding";
+
+const isCoat = (value: Change["value"]): value is Coat =>
+  typeof value === "object" && "technique" in value && "mixId" in value;
 
 function setAt(node: unknown, path: readonly string[], value: Change["value"], parent = ""): unknown {
   const [head, ...rest] = path;
-  if (head === undefined) return value;
+  if (head === undefined)
+    return Array.isArray(node) && isCoat(value) ? [...(node as unknown[]), value] : value;
   if (typeof node !== "object" || node === null) throw new RangeError(`the job has nothing at "${head}"`);
   if (Array.isArray(node)) {
     const list = node as readonly { id?: unknown }[];

@@ -1,13 +1,17 @@
-import type { FormUse, MixPart } from "../job";
+import type { Coat, FormUse, MixPart } from "../job";
 
 export const GRAVITIES = ["must", "look", "note"] as const;
 /** Must: it will not work. Look: it may not come out as wanted. Note: good to know. */
 export type Gravity = (typeof GRAVITIES)[number];
 
-/** One value of the job to be set; the path runs through keys, and through lists by the id of the entry. */
+/**
+ * One value of the job to be set; the path runs through keys, and through lists by the id of the entry. A coat that is
+ * set as a surface's coats comes after them.
+ */
 export interface Change {
   readonly path: readonly string[];
-  readonly value: number | string | boolean | readonly MixPart[] | Readonly<Record<string, string>> | FormUse;
+  readonly value:
+    number | string | boolean | readonly MixPart[] | Readonly<Record<string, string>> | FormUse | Coat;
 }
 
 /** What mends a finding at one click: changes of the design, as data. */

@@ -1,6 +1,7 @@
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { figure } from "./figure";
+import { figureJudged, figureMended } from "./figureJudged";
 import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
 import { guides } from "./guides";
@@ -24,6 +25,8 @@ export const questions = {
   piece,
   figure,
   figureGltf,
+  figureJudged,
+  figureMended,
   skin,
   warm,
   zonePictures,

@@ -20,6 +20,11 @@ import { useFindings } from "../useStageStates";
 import { useSimulation } from "../useSimulation";
 import { useBuilt, useSurface } from "../useSurface";
 import { useView } from "../viewStore";
+import { useFigureJudged } from "../figure/useFigureJudged";
+import type { FigureJudgement } from "../../../core/figure/judge";
+import { FigureFaults } from "./FigureFaults";
+import { FigureMarks } from "./FigureMarks";
+import { FigurePanel } from "./FigurePanel";
 import { FindingLine } from "./FindingLine";
 import { SpotRings } from "./SpotRings";
 import { useSpots } from "./useSpots";
@@ -89,34 +94,43 @@ function Looked() {
   );
 }
 
-function Whole() {
+/** Numbers of the one surface. */
+function PieceNumbers() {
   const mostUm = useSimulation((state) => state.mostUm);
+  const surface = useSurface();
+  return (
+    <>
+      <Row name="Thickest films in the picture">
+        {mostUm === null ? "being laid" : `${formatNumber(mostUm, 0)}\u202fµm`}
+      </Row>
+      <Typography variant="h3" sx={{ mt: 1, mb: 1 }}>
+        Lightness, coat by coat
+      </Typography>
+      {surface && (
+        <Suspense fallback={<Box sx={{ height: 230 }} />}>
+          <StepsChart surface={surface} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** The figure or the piece, and below it what is told of it. */
+function Whole({ whole, answer }: { readonly whole: boolean; readonly answer: FigureJudgement | null }) {
   const job = useJob();
   const surface = useSurface();
-  const whole = useFigureLook((look) => look.whole);
-  const marked = useSpots().length > 0;
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", overflow: "auto" }}>
-      {surface && <WholeOrPiece surface={surface} />}
-      {surface && whole && !marked ? (
-        <Box sx={{ flex: 1, minHeight: 320 }}>
-          <FigureView figure={figureOf(job, surface)} />
+      {surface && <WholeOrPiece surface={surface} of="judged" />}
+      {surface && whole ? (
+        <Box sx={{ flex: 1, minHeight: 360 }}>
+          <FigureView figure={figureOf(job, surface)} over={<FigureMarks answer={answer} />} />
         </Box>
       ) : (
         <Looked />
       )}
       <Box sx={{ bgcolor: "background.paper", borderTop: 1, borderColor: "divider", p: 2 }}>
-        <Row name="Thickest films in the picture">
-          {mostUm === null ? "being laid" : `${formatNumber(mostUm, 0)}\u202fµm`}
-        </Row>
-        <Typography variant="h3" sx={{ mt: 1, mb: 1 }}>
-          Lightness, coat by coat
-        </Typography>
-        {surface && (
-          <Suspense fallback={<Box sx={{ height: 230 }} />}>
-            <StepsChart surface={surface} />
-          </Suspense>
-        )}
+        {whole && answer ? <FigurePanel answer={answer} /> : !whole && <PieceNumbers />}
       </Box>
     </Box>
   );
@@ -127,6 +141,10 @@ export function CheckStage() {
   const job = useJob();
   const edit = useEdit();
   const findings = useFindings();
+  const figure = figureOf(job, useSurface());
+  const marked = useSpots().length > 0;
+  const whole = useFigureLook((look) => look.judged) && figure.body !== null && !marked;
+  const judged = useFigureJudged(figure, whole);
   // Findings come first, their remedies once each was found to cure.
   const trying = useJudged((judged) => judged.trying);
   const setView = useView((view) => view.set);
@@ -162,6 +180,7 @@ export function CheckStage() {
               What would mend these is still being tried out.
             </Typography>
           )}
+          {whole && <FigureFaults figure={figure} {...judged} />}
           {findings.map((finding) => (
             <Box key={finding.id}>
               <FindingLine finding={finding} onRemedy={(remedy) => edit((now) => applyRemedy(now, remedy))} />
@@ -189,7 +208,7 @@ export function CheckStage() {
           )}
         </Box>
       </Box>
-      <Whole />
+      <Whole whole={whole} answer={judged.answer} />
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { Alert, Box, Typography } from "@mui/material";
-import { useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
+import { useRef, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from "react";
 import type { FigureStill } from "../../../core/figure/figureStill";
 import type { Figure } from "../../../core/job";
 import { clamp } from "../../../core/units";
@@ -71,10 +71,12 @@ function surfaceAt({ picture, owners, surfaceIds }: FigureStill, x: number, y: n
 interface Props {
   readonly figure: Figure;
   readonly step?: FigureInput["step"];
+  /** Laid over the picture, as large as it is. */
+  readonly over?: ReactNode;
 }
 
 /** The whole figure as it stands: turned by a drag or arrow keys; a press on a piece chooses its surface. */
-export function FigureView({ figure, step = null }: Props) {
+export function FigureView({ figure, step = null, over }: Props) {
   const job = useJob();
   const { still, busy, failed } = useFigureStill(figure, step);
   const surround = usePrefs((prefs) => prefs.surround);
@@ -114,12 +116,13 @@ export function FigureView({ figure, step = null }: Props) {
           }}
         >
           {still && (
-            <Box ref={shown} sx={{ lineHeight: 0 }}>
+            <Box ref={shown} sx={{ position: "relative", lineHeight: 0 }}>
               <Picture
                 pixels={still.picture}
                 label={`${figure.name}, simulated, with ${still.surfaceIds.length} of its surfaces`}
                 cssWidth={`${still.picture.width * Math.max(0.1, scale)}px`}
               />
+              {over}
             </Box>
           )}
         </Box>

@@ -20,6 +20,12 @@ interface FigureLook extends FigureStance {
   readonly as: FigureShown["as"];
   /** Whether the stages that can show either show the figure rather than the surface. */
   readonly whole: boolean;
+  /** The same in Check, where the figure comes first. */
+  readonly judged: boolean;
+  /** What is marked on the figure as it is seen from its front: a place from the picture's upper left corner, 0…1. */
+  readonly mark: { readonly name: string; readonly x: number; readonly y: number } | null;
+  /** Whether all is dimmed that does not draw the eye. */
+  readonly drawn: boolean;
   readonly set: (change: Partial<Omit<FigureLook, "set">>) => void;
 }
 
@@ -31,8 +37,21 @@ export const useFigureLook = create<FigureLook>()(
       tiltDeg: SIDES[0].tiltDeg,
       as: "paint",
       whole: false,
+      judged: true,
+      mark: null,
+      drawn: false,
       set: (change) => set(change),
     }),
-    { name: "crenna-figure", storage: createJSONStorage(() => safely(() => sessionStorage)) },
+    {
+      name: "crenna-figure",
+      storage: createJSONStorage(() => safely(() => sessionStorage)),
+      partialize: (state) => ({ ...state, mark: null }),
+    },
   ),
 );
+
+/** Turns the figure to its front, where it is judged, and marks a place there. */
+export const showOnFigure = (name: string, [x, y]: readonly [number, number]): void => {
+  const [{ turnDeg, tiltDeg }] = SIDES;
+  useFigureLook.getState().set({ turnDeg, tiltDeg, judged: true, mark: { name, x, y } });
+};
