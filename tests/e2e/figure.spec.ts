@@ -109,7 +109,7 @@ test("the figure is seen whole, turned by keys, from its sides and from afar; a 
   await expect(page.getByRole("combobox", { name: "Surface: Coat skirt" })).toBeVisible();
   // In Coats the same figure shows this surface as far as it is painted.
   await go(page, "Coats");
-  await page.getByRole("button", { name: "Whole figure" }).click();
+  await page.getByRole("button", { name: "On the figure" }).click();
   await shownAs(page, "painted");
   const done = await figureSeen(page);
   await page.getByRole("button", { name: "One coat back" }).click();

@@ -27,7 +27,8 @@ import { Choice } from "./StartDialog";
 import { askPlan, type AskedPlan } from "./useStartPlan";
 
 const isLeather = (surface: Surface) =>
-  surface.pattern === null && ["strap", "bag", "glove", "hand", "boot", "limb", "sleeve", "panel"].includes(surface.form.id);
+  surface.pattern === null &&
+  ["strap", "bag", "glove", "hand", "boot", "limb", "sleeve", "panel"].includes(surface.form.id);
 
 /** The most colourful mix of the figure that no leather uses: what the browns are drawn towards. */
 function echoOf(job: Job, paints: ReturnType<typeof usePaints>, leathers: readonly string[]) {
