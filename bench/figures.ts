@@ -1,6 +1,7 @@
 import "../src/core/figure/rooms";
 import { changeFigure } from "../src/core/edits/figures";
 import { drawFigure } from "../src/core/figure/figureStill";
+import { judgeFigure } from "../src/core/figure/judge";
 import { standingFigure } from "../src/core/figure/standingFigure";
 import type { Job } from "../src/core/job";
 import type { PieceSkin } from "../src/core/piece/skin";
@@ -51,7 +52,12 @@ export async function figureLines(): Promise<Line[]> {
       false,
     ),
   );
+  const figure = job.figures[0]!;
+  const still = await seen(job, simulator, false);
+  const parts = job.surfaces.map(({ id, name, volumes }) => ({ id, name, importance: volumes.importance }));
+  const judged = await middle(5, () => judgeFigure(still, parts));
   return [
+    { name: `${figure.name} judged as one, ${still.picture.height} pixels high`, ms: judged, budget: 500 },
     { name: "Figure of 4 surfaces and 56 coats, first picture, nothing remembered", ms: quick, budget: 1500 },
     { name: "The same in full, 720 pixels", ms: full, budget: 8000 },
     { name: "Its lamp turned, first picture", ms: lamp },

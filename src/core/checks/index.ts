@@ -222,13 +222,15 @@ export function* checkSteps(
     yield null;
   }
   const together = [...sizeChanges(job, painted)];
-  const touching = touchingAlike(job, paints);
-  const sum = (own: readonly Finding[]) =>
+  const sum = (own: readonly Finding[], touching: readonly Finding[]) =>
     worstFirst([...together, ...aboutWhatIsLeft([...own, ...touching], painted)]);
   const plain = looked.flatMap(([surface, found]) =>
     found instanceof InputError ? [unusable(surface, found)] : asFindings(surface, found),
   );
-  yield sum(plain.map((finding) => ({ ...finding, remedies: [] })));
+  yield sum(
+    plain.map((finding) => ({ ...finding, remedies: [] })),
+    touchingAlike(job, paints),
+  );
   const found: Finding[] = [];
   for (const [surface, own] of looked) {
     const trying = cured(job, surface, paints, own);
@@ -236,7 +238,7 @@ export function* checkSteps(
     for (; !step.done; step = trying.next()) yield null;
     found.push(...step.value);
   }
-  return sum(found);
+  return sum(found, touchingAlike(job, paints, true));
 }
 
 /** All findings of a job at once, worst first. @param painted cards that are done */

@@ -137,7 +137,18 @@ describe("what was never said", () => {
       touching: [[a, b]],
       surfaces: demo.surfaces.map((one) => (one.id === a || one.id === b ? { ...one, coats: dark } : one)),
     };
-    expect(touchingAlike(job, demoShelf).map(({ where }) => where)).toEqual(["Satchel and Gloves"]);
+    const [alike, ...others] = touchingAlike(job, demoShelf, true);
+    expect(others).toEqual([]);
+    // Two leathers that read as one: it has to be mended, and there is a way out.
+    expect(alike).toMatchObject({ where: "Satchel and Gloves", gravity: "must" });
+    expect(alike!.remedies.length).toBeGreaterThan(0);
+    for (const remedy of alike!.remedies)
+      expect(touchingAlike(applyRemedy(job, remedy), demoShelf)).toEqual([]);
+    const cloth = (one: Surface): Surface => ({
+      ...one,
+      volumes: { ...one.volumes, material: "dull-cloth" },
+    });
+    expect(touchingAlike({ ...job, surfaces: job.surfaces.map(cloth) }, demoShelf)[0]!.gravity).toBe("look");
     expect(checkJob(job, demoShelf).some(({ id }) => id.includes("/touching-alike/"))).toBe(true);
     const light = [{ ...base, mixId: "straw", passes: 4, water: 0 }];
     const apart = {

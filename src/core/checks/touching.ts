@@ -4,7 +4,10 @@ import { InputError } from "../errors";
 import type { Job, Paint, Surface } from "../job";
 import { sampledSurface } from "../simulate/sampled";
 import { formatNumber } from "../units";
-import type { Finding } from "./finding";
+import { partingRemedies } from "../figure/judge/remedies";
+import { deriveCoats } from "../patterns/derive";
+import { applyRemedy } from "./applyRemedy";
+import type { Finding, Remedy } from "./finding";
 
 /** What this verdict is called in the list of what was looked at. */
 export const TOUCHING = { id: "touching-alike", label: "Parts that touch are told apart" } as const;
@@ -26,27 +29,60 @@ function meanOf(job: Job, surface: Surface, paints: readonly Paint[]): Triple | 
   }
 }
 
-/** Dark parts that touch and are too much alike. */
-export function touchingAlike(job: Job, paints: readonly Paint[]): Finding[] {
-  return job.touching.flatMap(([one, other]): Finding[] => {
-    const pair = [one, other].map((id) => job.surfaces.find((surface) => surface.id === id));
-    const [a, b] = pair;
+/** Two leathers that run together read as one piece of gear; two dark cloths may be meant so. */
+const LEATHER = "leather";
+const bothOf = (material: string, ...pair: readonly Surface[]): boolean =>
+  pair.every(({ volumes }) => volumes.material === material);
+
+/** Two dark parts that touch and are too much alike. */
+interface Alike {
+  readonly a: Surface;
+  readonly b: Surface;
+  readonly here: Triple;
+  readonly there: Triple;
+  readonly apart: number;
+}
+
+function alikeIn(job: Job, paints: readonly Paint[]): Alike[] {
+  return job.touching.flatMap(([one, other]): Alike[] => {
+    const [a, b] = [one, other].map((id) => job.surfaces.find((surface) => surface.id === id));
     if (!a || !b) return [];
     const [here, there] = [meanOf(job, a, paints), meanOf(job, b, paints)];
     if (!here || !there || Math.max(here[0], there[0]) > DARK) return [];
     const apart = ciede2000(here, there);
-    if (apart >= APART) return [];
-    return [
-      {
-        id: `${a.id}/${TOUCHING.id}/${b.id}`,
-        gravity: "look",
-        surfaceId: a.id,
-        coatId: null,
-        where: `${a.name} and ${b.name}`,
-        sentence: `${a.name} and ${b.name} touch, are both dark (L* ${formatNumber(here[0], 0)} and ${formatNumber(there[0], 0)}) and differ by ${formatNumber(apart, 1)} only.`,
-        reason: `Below ${APART} (CIEDE2000) dark parts run into one another from a little way off. Lighten one, change its hue, or part them with a light edge.`,
-        remedies: [],
-      },
-    ];
+    return apart >= APART ? [] : [{ a, b, here, there, apart }];
+  });
+}
+
+/** At most so many ways out are offered. */
+const MOST_OFFERED = 3;
+
+/** What parts two of them, each tried; of each ladder the mildest. */
+function partingOf(job: Job, paints: readonly Paint[], { a, b }: Alike): Remedy[] {
+  const offered: Remedy[] = [];
+  for (const remedy of partingRemedies(job, paints, a, b)) {
+    if (offered.length >= MOST_OFFERED) break;
+    if (offered.some(({ ladder }) => ladder === remedy.ladder)) continue;
+    const after = deriveCoats(applyRemedy(job, remedy), paints, job);
+    if (!alikeIn(after, paints).some((still) => still.a.id === a.id && still.b.id === b.id))
+      offered.push(remedy);
+  }
+  return offered;
+}
+
+/** Dark parts that touch and are too much alike. @param mended with what parts them, which has to be tried */
+export function touchingAlike(job: Job, paints: readonly Paint[], mended = false): Finding[] {
+  return alikeIn(job, paints).map((alike): Finding => {
+    const { a, b, here, there, apart } = alike;
+    return {
+      id: `${a.id}/${TOUCHING.id}/${b.id}`,
+      gravity: bothOf(LEATHER, a, b) ? "must" : "look",
+      surfaceId: a.id,
+      coatId: null,
+      where: `${a.name} and ${b.name}`,
+      sentence: `${a.name} and ${b.name} touch, are both dark (L* ${formatNumber(here[0], 0)} and ${formatNumber(there[0], 0)}) and differ by ${formatNumber(apart, 1)} only.`,
+      reason: `Below ${APART} (CIEDE2000) dark parts run into one another from a little way off. Lighten one, change its hue, or part them with a light edge.`,
+      remedies: mended ? partingOf(job, paints, alike) : [],
+    };
   });
 }

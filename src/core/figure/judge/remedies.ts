@@ -199,6 +199,12 @@ function repeat(surface: Surface, own: readonly Toned[], others: readonly Surfac
   );
 }
 
+/** What may part two parts that run together, mildest first of each way; whether it does has to be tried. */
+export function partingRemedies(job: Job, paints: readonly Paint[], one: Surface, other: Surface): Remedy[] {
+  const tones = tonesOf(job, paints);
+  return [one, other].flatMap((surface) => part(surface, ownTones(surface, tones), tones));
+}
+
 /**
  * What may mend a fault, mildest first; whether it does has to be tried.
  * @param looks how the parts are seen, so that a tone can be chosen that is most like one
@@ -222,7 +228,7 @@ export function remediesFor(
     case "equally-busy":
       return calm(surface, own, seen);
     case "run-together":
-      return [...part(surface, own, tones), ...(other ? part(other, ownTones(other, tones), tones) : [])];
+      return other ? partingRemedies(job, paints, surface, other) : part(surface, own, tones);
     case "colour-alone": {
       const beside = job.surfaces.filter(
         ({ id, figureId, coats }) => id !== surface.id && figureId === surface.figureId && coats.length > 0,
