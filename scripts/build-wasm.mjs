@@ -9,6 +9,7 @@ const root = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
 const KERNELS = [
   { source: "src/core/simulate/kernel/assembly/kernel.ts", folder: "src/core/simulate/generated", pages: 26 },
   { source: "src/core/bristles/assembly/bristles.ts", folder: "src/core/bristles/generated", pages: 20 },
+  { source: "src/core/liquid/assembly/liquid.ts", folder: "src/core/liquid/generated", pages: 1 },
   { source: "src/core/colour/mixtable/assembly/table.ts", folder: "src/core/colour/generated", pages: 1 },
 ];
 

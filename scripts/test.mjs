@@ -39,6 +39,7 @@ const FIRST_HALF = [
   "start",
   "surfaces",
   "patterns",
+  "palette-questions",
   "few-clicks",
   "saving",
 ].map((name) => `${name}.spec.ts`);
@@ -76,6 +77,21 @@ const checks = [
   { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
 ];
 
+/** Sets up what the sources are checked and built with, then does all of that side by side, so that no core waits. */
+async function checked() {
+  await runTogether([
+    ...(fresh ? [npm("Packages' own set-up", "rebuild", "esbuild", "sharp")] : []),
+    { title: "Film kernel", args: ["scripts/build-wasm.mjs"] },
+  ]);
+  // The linter reads types that are made from the pages.
+  await runTogether([{ title: "Types of the pages", args: [bin("astro/astro.js"), "sync"] }]);
+  await runTogether([
+    { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
+    ...checks,
+    { title: "Building", args: ["scripts/build.mjs"] },
+  ]);
+}
+
 /** What tests leave behind lies in one folder, which goes with this run. */
 process.env.TMPDIR = mkdtempSync(path.join(os.tmpdir(), "crenna-test-"));
 process.on("exit", () => rmSync(process.env.TMPDIR, { recursive: true, force: true, maxRetries: 3 }));
@@ -87,18 +103,11 @@ await runTogether([
   ...systemJobs(),
   ...(fresh ? [npm("Installing packages", "ci", "--no-audit", "--no-fund", "--ignore-scripts")] : []),
 ]);
-if (fresh) await runTogether([npm("Packages' own set-up", "rebuild", "esbuild", "sharp")]);
 mkdirSync(path.join(root, "build/reports"), { recursive: true });
-run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
-// The linter reads types that are made from the pages.
-run("Types of the pages", process.execPath, [bin("astro/astro.js"), "sync"]);
-// The database's compilation and the linter take one core each for minutes; nothing here needs what another of these
-// brings, so that no core waits.
+// The database's compilation takes one core for a minute: it begins first, and what needs no database goes on beside it.
 await runTogether([
   ...(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
-  ...checks,
-  { title: "Building", args: ["scripts/build.mjs"] },
-  { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
+  { title: "What needs no database", start: checked },
 ]);
 if (fresh) noteInstalled();
 run("Unit tests", process.execPath, [

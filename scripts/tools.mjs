@@ -18,23 +18,27 @@ export function run(title, command, args, env = {}) {
   }
 }
 
-/** Runs commands side by side, each with its output shown when it has ended; ends this process where one fails. */
+/** Runs a command with its output shown when it has ended, or at once where asked. @returns its exit code */
+const ended = ({ title, command = process.execPath, args, env = {}, shown = false }) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
+    const chunks = [];
+    const take = (stream) => (chunk) => (shown ? stream.write(chunk) : chunks.push(chunk));
+    child.stdout.on("data", take(process.stdout));
+    child.stderr.on("data", take(process.stderr));
+    child.on("close", (status) => {
+      if (!shown) process.stdout.write(`\n== ${title}\n${Buffer.concat(chunks).toString()}`);
+      resolve(status);
+    });
+  });
+
+/** Runs commands, or what `start` does, side by side; ends this process where one fails. */
 export async function runTogether(jobs) {
   const results = await Promise.all(
-    jobs.map(
-      ({ title, command = process.execPath, args, env = {}, shown = false }) =>
-        new Promise((resolve) => {
-          const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
-          const chunks = [];
-          const take = (stream) => (chunk) => (shown ? stream.write(chunk) : chunks.push(chunk));
-          child.stdout.on("data", take(process.stdout));
-          child.stderr.on("data", take(process.stderr));
-          child.on("close", (status) => {
-            if (!shown) process.stdout.write(`\n== ${title}\n${Buffer.concat(chunks).toString()}`);
-            resolve({ title, status });
-          });
-        }),
-    ),
+    jobs.map(async (job) => ({
+      title: job.title,
+      status: job.start ? await job.start().then(() => 0) : await ended(job),
+    })),
   );
   const failed = results.filter(({ status }) => status !== 0);
   if (failed.length === 0) return;

@@ -5,7 +5,7 @@ import type { Surround } from "./theme";
 
 export type Fineness = "fine" | "quick";
 /** Most cells of a full picture, by how fine it is wanted. */
-export const MOST_CELLS: Readonly<Record<Fineness, number>> = { fine: 2_000_000, quick: 150_000 };
+export const MOST_CELLS: Readonly<Record<Fineness, number>> = { fine: 2_000_000, quick: 100_000 };
 
 export type Shape = "form" | "flat";
 

@@ -25,20 +25,27 @@ function changedCard({ path }: Remedy["changes"][number]): string | null {
   return list === "surfaces" && part === "coats" && surfaceId && coatId ? cardOf(surfaceId, coatId) : null;
 }
 
+/** Whether a remedy asks for a coat that is painted already to be another one. */
+export function changesDone(painted: readonly PaintedCard[]): (remedy: Remedy) => boolean {
+  const done = new Set<string | null>(painted.map(({ cardId }) => cardId));
+  return ({ changes }) => changes.some((one) => done.has(changedCard(one)));
+}
+
+/** Whether a coat of a surface is painted already. */
+export function isPainted(painted: readonly PaintedCard[], surfaceId: string, coatId: string): boolean {
+  return painted.some(({ cardId }) => cardId === cardOf(surfaceId, coatId));
+}
+
 /** Findings about what is still to be painted, with remedies that do not ask for painted coats to be other ones. */
 export function aboutWhatIsLeft(
   findings: readonly Finding[],
   painted: readonly PaintedCard[],
 ): readonly Finding[] {
   if (painted.length === 0) return findings;
-  const done = new Set(painted.map(({ cardId }) => cardId));
-  const isDone = (card: string | null) => card !== null && done.has(card);
+  const tooLate = changesDone(painted);
   return findings
-    .filter(({ surfaceId, coatId }) => !isDone(coatId && cardOf(surfaceId, coatId)))
-    .map((finding) => ({
-      ...finding,
-      remedies: finding.remedies.filter(({ changes }) => !changes.some((one) => isDone(changedCard(one)))),
-    }));
+    .filter(({ surfaceId, coatId }) => !coatId || !isPainted(painted, surfaceId, coatId))
+    .map((finding) => ({ ...finding, remedies: finding.remedies.filter((remedy) => !tooLate(remedy)) }));
 }
 
 /** Sizes that differ between two states of one piece, in words: "Round the hem 58 mm then, 62 mm now". */

@@ -56,8 +56,10 @@ function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | unde
   const cells = mesh.columns * mesh.rows;
   const rgba = new Uint8ClampedArray(cells * 4).fill(255);
   const plain = 255 * encodeSrgb(primerLevel(primer));
-  for (let at = 0; at < cells; at++)
-    rgba.fill(sprayed ? sprayedByte(sprayed[at]!) : plain, at * 4, at * 4 + 3);
+  for (let at = 0; at < cells; at++) {
+    const byte = sprayed ? sprayedByte(sprayed[at]!) : plain;
+    for (let channel = 0; channel < 3; channel++) rgba[at * 4 + channel] = byte;
+  }
   const grid = { width: mesh.columns, height: mesh.rows, pitchMm: 1 };
   return {
     ...{ mesh, on: everywhere, rgba, rim: null },

@@ -1,6 +1,7 @@
 import { dryUm } from "../colour/mix";
+import { exchanged } from "../liquid/kernel";
 import { blurMm } from "../surface/blur";
-import { coarseSize, grow, means, type PlaneSize } from "../surface/coarse";
+import { coarseSize, grow, means } from "../surface/coarse";
 import type { SurfaceGrid } from "../surface/grid";
 import { addFilm, type FilmBuffer, type LayContext } from "./technique";
 
@@ -18,14 +19,6 @@ const EXCHANGES: readonly (readonly [apartMm: number, turns: number])[] = [
 const EVENS_OUT = 0.4;
 /** Below this depth, µm, a place counts the less as wet. */
 const WET_UM = 2;
-
-/** A liquid on a ground: both µm, per cell, and whether a cell is on the panel. */
-interface Liquid {
-  readonly ground: Float32Array;
-  readonly depth: Float32Array;
-  readonly inside: Float32Array;
-  readonly size: PlaneSize;
-}
 
 /**
  * Lets a liquid settle: what does not cling runs from where its surface stands high to where it stands low, over as far
@@ -56,7 +49,11 @@ export function settle(
   ) as [Float32Array, Float32Array, Float32Array];
   const size = coarseSize(grid, step);
   const liquid = { ground: coarseGround, depth: coarseLoose, inside: coarseInside, size };
-  const depth = levelOut(liquid, grid.pitchMm * step);
+  const depth = exchanged(
+    liquid,
+    EXCHANGES.map(([mm, turns]) => [Math.max(1, Math.round(mm / (grid.pitchMm * step))), turns] as const),
+    EVENS_OUT,
+  );
   const level = grow(
     depth.map((um, at) => um + coarseGround[at]!),
     grid,
@@ -93,43 +90,6 @@ function laidTo(level: Float32Array, wet: Float32Array, laid: Laid): Float32Arra
   for (let at = 0; at < out.length; at++)
     out[at] = found > 0 ? out[at]! * scale + Math.min(givenUm[at]!, clingUm) : givenUm[at]!;
   return out;
-}
-
-/** Depth of a liquid, µm, once it has run to where it lies level. */
-function levelOut(liquid: Liquid, pitchMm: number): Float32Array {
-  let now: Float32Array = liquid.depth.slice();
-  let next: Float32Array = new Float32Array(now.length);
-  for (const [apartMm, turns] of EXCHANGES) {
-    const apart = Math.max(1, Math.round(apartMm / pitchMm));
-    for (let turn = 0; turn < turns; turn++) {
-      for (const [dx, dy] of [
-        [apart, 0],
-        [0, apart],
-      ] as const) {
-        next.set(now);
-        exchange({ ...liquid, depth: now }, next, dx, dy);
-        [now, next] = [next, now];
-      }
-    }
-  }
-  return now;
-}
-
-/** Carries liquid between cells `dx`, `dy` apart, from the higher surface to the lower; a cell gives half of it to a side at most. */
-function exchange({ ground, depth, inside, size }: Liquid, into: Float32Array, dx: number, dy: number): void {
-  const { width, height } = size;
-  const shift = dy * width + dx;
-  for (let row = 0; row < height - dy; row++) {
-    for (let at = row * width; at < (row + 1) * width - dx; at++) {
-      const there = at + shift;
-      if (inside[at]! < 0.5 || inside[there]! < 0.5) continue;
-      const [own, other] = [depth[at]!, depth[there]!];
-      const wanted = EVENS_OUT * (ground[at]! + own - ground[there]! - other);
-      const runs = wanted > 0 ? Math.min(wanted, own / 2) : Math.max(wanted, -other / 2);
-      into[at]! -= runs;
-      into[there]! += runs;
-    }
-  }
 }
 
 /** Width of the rim a drying pool leaves, mm. */

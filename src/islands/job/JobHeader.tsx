@@ -1,10 +1,7 @@
-import DarkModeOutlined from "@mui/icons-material/DarkModeOutlined";
-import FileDownloadOutlined from "@mui/icons-material/FileDownloadOutlined";
-import LightModeOutlined from "@mui/icons-material/LightModeOutlined";
-import RedoOutlined from "@mui/icons-material/RedoOutlined";
-import UndoOutlined from "@mui/icons-material/UndoOutlined";
 import { Box, IconButton, Link, Tooltip, Typography } from "@mui/material";
 import { memo } from "react";
+import { mdiWeatherNight, mdiTrayArrowDown, mdiWhiteBalanceSunny, mdiRedo, mdiUndo } from "@mdi/js";
+import { Icon } from "../../ui/Icon";
 import { usePrefs } from "../../ui/prefs";
 import type { OutboxState } from "./historyOutbox";
 import { useHistoryStore } from "./historyStore";
@@ -114,20 +111,20 @@ const Tools = memo(function Tools({ jobId }: { readonly jobId: string }) {
       <Tooltip title="Undo">
         <span>
           <IconButton size="small" aria-label="Undo" disabled={!canUndo} onClick={undo}>
-            <UndoOutlined fontSize="small" />
+            <Icon path={mdiUndo} fontSize="small" />
           </IconButton>
         </span>
       </Tooltip>
       <Tooltip title="Redo">
         <span>
           <IconButton size="small" aria-label="Redo" disabled={!canRedo} onClick={redo}>
-            <RedoOutlined fontSize="small" />
+            <Icon path={mdiRedo} fontSize="small" />
           </IconButton>
         </span>
       </Tooltip>
       <Tooltip title="Export the job as a file">
         <IconButton size="small" aria-label="Export the job" href={`/api/jobs/${jobId}/export`}>
-          <FileDownloadOutlined fontSize="small" />
+          <Icon path={mdiTrayArrowDown} fontSize="small" />
         </IconButton>
       </Tooltip>
       <Tooltip title={dark ? "Light theme" : "Dark theme"}>
@@ -136,7 +133,7 @@ const Tools = memo(function Tools({ jobId }: { readonly jobId: string }) {
           aria-label={dark ? "Light theme" : "Dark theme"}
           onClick={() => setMode(dark ? "light" : "dark")}
         >
-          {dark ? <LightModeOutlined fontSize="small" /> : <DarkModeOutlined fontSize="small" />}
+          <Icon path={dark ? mdiWhiteBalanceSunny : mdiWeatherNight} fontSize="small" />
         </IconButton>
       </Tooltip>
     </>

@@ -1,4 +1,3 @@
-import CloseOutlined from "@mui/icons-material/CloseOutlined";
 import {
   Alert,
   Box,
@@ -10,6 +9,8 @@ import {
   Typography,
 } from "@mui/material";
 import { useState } from "react";
+import { mdiClose } from "@mdi/js";
+import { Icon } from "../../ui/Icon";
 import { paintOptics } from "../../core/colour/appearance";
 import { differenceInWords } from "../../core/colour/difference";
 import { masstone } from "../../core/colour/film";
@@ -163,7 +164,7 @@ function ReadingList({ readings, onDrop }: ListProps) {
             {reading.lab.map((value) => formatNumber(value, 1)).join("  ")}
           </Typography>
           <IconButton size="small" aria-label={`Drop reading ${at + 1}`} onClick={() => onDrop(at)}>
-            <CloseOutlined fontSize="inherit" />
+            <Icon path={mdiClose} fontSize="inherit" />
           </IconButton>
         </Box>
       ))}

@@ -1,5 +1,3 @@
-import RedoOutlined from "@mui/icons-material/RedoOutlined";
-import UndoOutlined from "@mui/icons-material/UndoOutlined";
 import {
   Alert,
   Box,
@@ -12,6 +10,8 @@ import {
   Typography,
 } from "@mui/material";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { mdiRedo, mdiUndo } from "@mdi/js";
+import { Icon } from "../../ui/Icon";
 import { PAINT_KINDS, PAINT_STATES, type Paint } from "../../core/job";
 import { counted } from "../../core/units";
 import { messageOf } from "../../ui/api";
@@ -148,7 +148,7 @@ function ShelfView() {
               disabled={shelf.past.length === 0}
               onClick={() => told(shelf.undo())}
             >
-              <UndoOutlined />
+              <Icon path={mdiUndo} />
             </IconButton>
           </span>
         </Tooltip>
@@ -159,7 +159,7 @@ function ShelfView() {
               disabled={shelf.future.length === 0}
               onClick={() => told(shelf.redo())}
             >
-              <RedoOutlined />
+              <Icon path={mdiRedo} />
             </IconButton>
           </span>
         </Tooltip>

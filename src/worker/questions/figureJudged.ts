@@ -1,9 +1,10 @@
 import { number, object, string } from "yup";
 import { applyRemedy } from "../../core/checks/applyRemedy";
 import type { Remedy } from "../../core/checks/finding";
+import type { PaintedCard } from "../../core/checks/painted";
 import { drawFigure, type FigureView } from "../../core/figure/figureStill";
 import { judgeFigure, type FigureJudgement } from "../../core/figure/judge";
-import type { Fault } from "../../core/figure/judge/faults";
+import { isSameFault, type Fault } from "../../core/figure/judge/faults";
 import { remediesFor } from "../../core/figure/judge/remedies";
 import { standingFigure } from "../../core/figure/standingFigure";
 import { figureOf, type Job } from "../../core/job";
@@ -15,10 +16,16 @@ import { bringWhatIsKept } from "../heights";
 import { pieceViewField } from "../pieceView";
 import { defineQuestion } from "../question";
 import { simulator } from "../simulation";
+import { paintedField } from "./judge";
 
 /** A figure, and from where and how large it is judged. */
 export interface FigureJudgedInput extends Pick<FigureShown, "job" | "paints" | "figureId"> {
   readonly view: FigureView;
+}
+
+/** A figure, and the cards that are done: no remedy asks for these coats to be other ones. */
+export interface FigureMendedInput extends FigureJudgedInput {
+  readonly painted: readonly PaintedCard[];
 }
 
 /** Remedies that mend are offered up to so many for each fault. */
@@ -44,26 +51,24 @@ async function judgedOf(
   return judgeFigure(still, parts);
 }
 
-const sameFault = (one: Fault) => (other: Fault) => one.kind === other.kind && one.partId === other.partId;
-
 /** Remedies of a fault that do away with it and bring no other, tried on the figure itself; of each ladder the mildest. */
 async function mending(
   sim: Simulator,
-  input: FigureJudgedInput,
+  input: FigureMendedInput,
   fault: Fault,
   { faults: before, looks }: FigureJudgement,
   wanted: StillWanted,
 ): Promise<Remedy[] | null> {
   const offered: Remedy[] = [];
   const climbed = new Set<string>();
-  for (const remedy of remediesFor(input.job, input.paints, fault, looks)) {
+  for (const remedy of remediesFor(input.job, input.paints, fault, { looks, painted: input.painted })) {
     if (offered.length >= MOST_OFFERED) break;
     if (remedy.ladder !== undefined && climbed.has(remedy.ladder)) continue;
     const mended: Job = deriveCoats(applyRemedy(input.job, remedy), input.paints, input.job);
     const after = await judgedOf(sim, { ...input, job: mended }, wanted);
     if (!after) return null;
-    const gone = !after.faults.some(sameFault(fault));
-    const none = after.faults.every((one) => before.some(sameFault(one)));
+    const gone = !after.faults.some((one) => isSameFault(one, fault));
+    const none = after.faults.every((one) => before.some((old) => isSameFault(old, one)));
     if (!gone || !none) continue;
     offered.push(remedy);
     if (remedy.ladder !== undefined) climbed.add(remedy.ladder);
@@ -96,11 +101,11 @@ export const figureJudged = defineQuestion<FigureJudgedInput, FigureJudgement>({
 export type FigureMended = readonly (readonly Remedy[])[];
 
 /** What mends the faults of a figure, each tried on the figure itself; those found so far come ahead. */
-export const figureMended = defineQuestion<FigureJudgedInput, FigureMended, FigureMended>({
+export const figureMended = defineQuestion<FigureMendedInput, FigureMended, FigureMended>({
   id: "figureMended",
   newestOnly: true,
   behind: true,
-  schema: inputSchema(),
+  schema: inputSchema().shape({ painted: paintedField() }),
   async run(input, { wanted, part }) {
     await bringWhatIsKept(seatedSurfaces(input.job, input.figureId));
     const sim = await simulator;

@@ -33,11 +33,14 @@ const paintedSchema = object({
   form: use.nullable().defined(),
 }).required();
 
+/** Cards that are done. */
+export const paintedField = () => array(paintedSchema).max(20_000).defined();
+
 /** Findings, cards and the numbers of patterns: they take too long for the page's own thread. */
 export const judge = defineQuestion<JudgeInput, Judgement, FirstJudgement>({
   id: "judge",
   behind: true,
-  schema: planSchema().shape({ painted: array(paintedSchema).max(20_000) }),
+  schema: planSchema().shape({ painted: paintedField().optional() }),
   async run({ job, paints, painter, painted = [] }, { wanted, part }) {
     // Of many quick edits only the last is worth counting: those it overtook end here.
     if (!(await wanted(0, 1))) return null;

@@ -20,6 +20,14 @@ export interface Fault {
   readonly at: readonly [x: number, y: number];
 }
 
+/** Whether two faults, of two states of a figure, are one and the same. Parts that run together do so either way round. */
+export function isSameFault(one: Fault, other: Fault): boolean {
+  if (one.kind !== other.kind) return false;
+  const same = one.partId === other.partId && one.otherId === other.otherId;
+  const turned = one.partId === other.otherId && one.otherId === other.partId;
+  return same || (one.kind === "run-together" && turned);
+}
+
 /** A part draws the eye before another where it does so by this much more. */
 const BEFORE = 1.5;
 /** Parts on both sides of a border that differ by less run into one another (CIEDE2000), unless one is so much busier. */

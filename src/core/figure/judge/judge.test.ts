@@ -7,6 +7,7 @@ import type { Job } from "../../job";
 import { hash01 } from "../../random";
 import { judgeFigure } from ".";
 import type { Judged, Part } from "./looks";
+import { isSameFault } from "./faults";
 import { remediesFor } from "./remedies";
 
 /** One part of a planted figure: a box in the picture, its colour, and how busy it is. */
@@ -227,5 +228,31 @@ describe("remedies of a figure's faults", () => {
 
   it("are none where the part is gone", () => {
     expect(remediesFor(reedScout(), demoShelf, fault("outshouts", "strap", null))).toEqual([]);
+  });
+
+  it("ask for no coat that is painted already to be left out", () => {
+    const job = wholeSergeant();
+    const { coats } = job.surfaces.find(({ id }) => id === "strap")!;
+    const leftOut = (done: readonly string[]) => {
+      const painted = done.map((id) => ({ cardId: `strap/${id}`, form: null }));
+      const busy = fault("equally-busy", "strap", null);
+      return remediesFor(job, demoShelf, busy, { painted })
+        .flatMap(({ changes }) => changes)
+        .flatMap(({ path }) => (path[0] === "surfaces" && path[4] === "held" ? [path[3]!] : []));
+    };
+    const first = leftOut([])[0]!;
+    expect(leftOut([first]).length).toBeGreaterThan(0);
+    expect(leftOut([first])).not.toContain(first);
+    expect(leftOut(coats.map(({ id }) => id))).toEqual([]);
+  });
+
+  it("are of one fault, told apart by both of its parts", () => {
+    const [one, other] = [fault("run-together", "strap", "satchel"), fault("run-together", "strap", "skirt")];
+    expect(isSameFault(one, fault("run-together", "satchel", "strap"))).toBe(true);
+    expect(isSameFault(one, other)).toBe(false);
+    // Who draws the eye before whom cannot be turned round.
+    const loud = fault("outshouts", "strap", "satchel");
+    expect(isSameFault(loud, fault("outshouts", "satchel", "strap"))).toBe(false);
+    expect(isSameFault(loud, fault("outshouts", "strap", "satchel"))).toBe(true);
   });
 });

@@ -4,6 +4,7 @@ import { ciede2000 } from "../../colour/difference";
 import { chromaOf, spectrumToLab, type Triple } from "../../colour/spaces";
 import { hueOf } from "../../checks/seen";
 import type { Change, Remedy } from "../../checks/finding";
+import { changesDone, isPainted, type PaintedCard } from "../../checks/painted";
 import { inZones, type Coat, type Job, type Mix, type Paint, type Place, type Surface } from "../../job";
 import { hashText } from "../../random";
 import { freeId } from "../../edits/surfaces";
@@ -70,10 +71,13 @@ const mostLike = (own: readonly Toned[], seen: Triple | undefined): Toned | unde
     ? [...own].sort((one, other) => ciede2000(one.lab, seen) - ciede2000(other.lab, seen))[0]
     : own[Math.floor((own.length - 1) / 2)];
 
-/** Its lightest coats left out, the last of them first. */
-function leaveOut(surface: Surface, own: readonly Toned[]): Remedy[] {
+/** Coats of it left out that are still to be painted, the lightest first. */
+function leaveOut(surface: Surface, own: readonly Toned[], painted: readonly PaintedCard[]): Remedy[] {
   const light = (coat: Coat) => own.find(({ mix }) => mix.id === coat.mixId)?.lab[0] ?? 0;
-  const coats = surface.coats.filter(({ held }) => !held).slice(1);
+  const coats = surface.coats
+    .filter(({ held }) => !held)
+    .slice(1)
+    .filter(({ id }) => !isPainted(painted, surface.id, id));
   const lightest = coats.toSorted((one, other) => light(other) - light(one));
   return [1, 2].flatMap((count): Remedy[] => {
     const left = lightest.slice(0, count);
@@ -108,14 +112,23 @@ const veils = (surface: Surface, { mix }: Toned, { label, ladder, name }: Veiled
     changes: [coatMore(surface, { ...veil, name, mix, place: EVERYWHERE })],
   }));
 
+/** What is known of a figure besides its design. */
+interface Known {
+  /** How the parts are seen, so that a tone can be chosen that is most like one. */
+  readonly looks?: readonly Pick<PartLook, "id" | "lab">[];
+  /** Cards that are done: no remedy asks for these coats to be other ones. */
+  readonly painted?: readonly PaintedCard[];
+}
+
 /** Its own middle tone over it, which presses light and dark together; or its last lights left out. */
-function calm(surface: Surface, own: readonly Toned[], seen: Triple | undefined): Remedy[] {
+function calm(surface: Surface, own: readonly Toned[], { looks, painted = [] }: Known): Remedy[] {
+  const seen = looks?.find(({ id }) => id === surface.id)?.lab;
   const middle = mostLike(own, seen);
   if (!middle) return [];
   const label = (how: string) => `Calm ${surface.name}: ${how} over it`;
   return [
     ...veils(surface, middle, { label, ladder: `calm/${surface.id}`, name: "Calming coat" }),
-    ...leaveOut(surface, own),
+    ...leaveOut(surface, own, painted),
   ];
 }
 
@@ -205,28 +218,18 @@ export function partingRemedies(job: Job, paints: readonly Paint[], one: Surface
   return [one, other].flatMap((surface) => part(surface, ownTones(surface, tones), tones));
 }
 
-/**
- * What may mend a fault, mildest first; whether it does has to be tried.
- * @param looks how the parts are seen, so that a tone can be chosen that is most like one
- */
-export function remediesFor(
-  job: Job,
-  paints: readonly Paint[],
-  fault: Fault,
-  looks: readonly Pick<PartLook, "id" | "lab">[] = [],
-): Remedy[] {
+function anyRemedies(job: Job, paints: readonly Paint[], fault: Fault, known: Known): Remedy[] {
   const surfaceOf = (id: string | null) => job.surfaces.find((surface) => surface.id === id);
   const surface = surfaceOf(fault.partId);
   if (!surface) return [];
   const tones = tonesOf(job, paints);
   const own = ownTones(surface, tones);
   const other = surfaceOf(fault.otherId);
-  const seen = looks.find(({ id }) => id === surface.id)?.lab;
   switch (fault.kind) {
     case "outshouts":
-      return outshouted(calm(surface, own, seen), other ? raise(other, ownTones(other, tones), tones) : []);
+      return outshouted(calm(surface, own, known), other ? raise(other, ownTones(other, tones), tones) : []);
     case "equally-busy":
-      return calm(surface, own, seen);
+      return calm(surface, own, known);
     case "run-together":
       return other ? partingRemedies(job, paints, surface, other) : part(surface, own, tones);
     case "colour-alone": {
@@ -236,4 +239,10 @@ export function remediesFor(
       return repeat(surface, own, beside.slice(0, 3));
     }
   }
+}
+
+/** What may mend a fault, mildest first; whether it does has to be tried. */
+export function remediesFor(job: Job, paints: readonly Paint[], fault: Fault, known: Known = {}): Remedy[] {
+  const tooLate = changesDone(known.painted ?? []);
+  return anyRemedies(job, paints, fault, known).filter((remedy) => !tooLate(remedy));
 }

@@ -114,10 +114,12 @@ function reliefOf(
   const shod = shodOf(values);
   const round = roundOf(values);
   const ground = groundAt(values);
+  // The same for every place of the form, and asked for at most of them.
+  let level: number | null = null;
   return (place, plain) => {
     const { turnDeg, heightMm } = place;
     const down = lengthMm - heightMm;
-    const up = heightMm < 1.9 * footMm ? plain(place)[1] - plain(ground)[1] : Infinity;
+    const up = heightMm < 1.9 * footMm ? plain(place)[1] - (level ??= plain(ground)[1]) : Infinity;
     const upper = smoothstep(SOLE_MM, SOLE_MM + 0.5, up);
     const shaft =
       smoothstep(footMm, 1.5 * footMm, heightMm) * smoothstep(turnedMm - 0.1, turnedMm + 0.5, down);

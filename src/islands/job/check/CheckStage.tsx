@@ -76,7 +76,7 @@ function Looked() {
       ref={setRoom}
       sx={{
         bgcolor: SURROUNDS[surround],
-        ...{ flex: 1, minHeight: 240, position: "relative", overflow: "hidden" },
+        ...{ flex: 1, minHeight: { xs: 420, md: 240 }, position: "relative", overflow: "hidden" },
         ...{ display: "grid", placeItems: "center", p: onForm ? 0 : 3 },
       }}
     >
@@ -120,10 +120,15 @@ function Whole({ whole, answer }: { readonly whole: boolean; readonly answer: Fi
   const job = useJob();
   const surface = useSurface();
   return (
-    <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column", overflow: "auto" }}>
+    <Box
+      sx={{
+        ...{ flex: { xs: "none", md: 1 }, minWidth: 0, overflow: { xs: "visible", md: "auto" } },
+        ...{ display: "flex", flexDirection: "column" },
+      }}
+    >
       {surface && <WholeOrPiece surface={surface} of="judged" />}
       {surface && whole ? (
-        <Box sx={{ flex: 1, minHeight: 360 }}>
+        <Box sx={{ flex: 1, minHeight: { xs: 460, md: 360 } }}>
           <FigureView figure={figureOf(job, surface)} over={<FigureMarks answer={answer} />} />
         </Box>
       ) : (
@@ -153,16 +158,22 @@ export function CheckStage() {
     (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
   );
   return (
-    <>
+    // On a narrow screen what is looked at comes first, and what was found below it.
+    <Box
+      sx={{
+        ...{ flex: 1, minWidth: 0, display: "flex", overflow: { xs: "auto", md: "visible" } },
+        flexDirection: { xs: "column-reverse", md: "row" },
+        justifyContent: { xs: "flex-end", md: "flex-start" },
+      }}
+    >
       <Box
         sx={{
-          width: { xs: 340, lg: 460 },
+          width: { xs: "100%", md: 340, lg: 460 },
           flexShrink: 0,
           display: "flex",
           flexDirection: "column",
           bgcolor: "background.paper",
-          borderRight: 1,
-          borderColor: "divider",
+          ...{ borderRight: { xs: 0, md: 1 }, borderTop: { xs: 1, md: 0 }, borderColor: "divider" },
         }}
       >
         <ColumnHead
@@ -173,7 +184,10 @@ export function CheckStage() {
           tabIndex={0}
           role="region"
           aria-label="Findings and what is in order"
-          sx={{ flex: 1, overflow: "auto", px: 2, pb: 2, display: "grid", gap: 1, alignContent: "start" }}
+          sx={{
+            ...{ flex: 1, overflow: { xs: "visible", md: "auto" }, px: 2, pb: 2 },
+            ...{ display: "grid", gap: 1, alignContent: "start" },
+          }}
         >
           {trying && (
             <Typography variant="body2" role="status">
@@ -209,6 +223,6 @@ export function CheckStage() {
         </Box>
       </Box>
       <Whole whole={whole} answer={judged.answer} />
-    </>
+    </Box>
   );
 }

@@ -124,7 +124,7 @@ function Colours({ echoes, balance }: Pick<FigureJudgement, "echoes" | "balance"
               bgcolor: labToHex(hue.lab),
             }}
           />
-          {percent(hue.share)} of it{" "}
+          {percent(hue.share)} of it
           {others.length > 0 ? `, again on ${others.map(nameOf).join(", ")}` : ", found nowhere else"}
         </Row>
       ))}

@@ -18,9 +18,10 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import DragIndicatorOutlined from "@mui/icons-material/DragIndicatorOutlined";
 import { Box, IconButton, Typography } from "@mui/material";
 import { memo } from "react";
+import { mdiDragVertical } from "@mdi/js";
+import { Icon } from "../../../ui/Icon";
 import { activeCoats, type Coat, type Surface } from "../../../core/job";
 import { formatNumber, formatThinning } from "../../../core/units";
 import { isTechniqueId, techniques } from "../../../core/techniques";
@@ -158,7 +159,7 @@ function CoatRow(props: RowProps) {
         {...listeners}
         sx={{ cursor: "grab", touchAction: "none" }}
       >
-        <DragIndicatorOutlined fontSize="small" />
+        <Icon path={mdiDragVertical} fontSize="small" />
       </IconButton>
     </Box>
   );

@@ -1,10 +1,12 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Figure } from "../../../core/job";
+import { paintedCards } from "../../../core/checks/painted";
 import type { Remedy } from "../../../core/checks/finding";
 import type { FigureJudgement } from "../../../core/figure/judge";
 import type { Fault } from "../../../core/figure/judge/faults";
 import { simulationWorker, taskWorker } from "../../../worker/client";
 import type { FigureJudgedInput, FigureMended } from "../../../worker/questions/figureJudged";
+import { useHistory } from "../historyStore";
 import { useJob, usePaints } from "../jobStore";
 import { SIDES } from "./figureLook";
 
@@ -59,7 +61,9 @@ interface Mended {
 }
 
 /** Remedies of a judgement's faults, tried by another worker. */
-function useMended(asked: FigureJudgedInput, answer: FigureJudgement | null): Mended {
+function useMended(judged: FigureJudgedInput, answer: FigureJudgement | null): Mended {
+  const { log } = useHistory();
+  const asked = useMemo(() => ({ ...judged, painted: paintedCards(log) }), [judged, log]);
   const [mended, setMended] = useState<Mended>({ of: null, remedies: [], done: true });
   useEffect(() => {
     if (!answer || answer.faults.length === 0) return;

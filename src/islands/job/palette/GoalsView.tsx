@@ -1,6 +1,7 @@
-import CloseOutlined from "@mui/icons-material/CloseOutlined";
 import { Alert, Box, Button, IconButton, LinearProgress, Typography } from "@mui/material";
 import { useRef, useState } from "react";
+import { mdiClose } from "@mdi/js";
+import { Icon } from "../../../ui/Icon";
 import type { Goal } from "../../../core/job";
 import { formatNumber } from "../../../core/units";
 import { ApiError, messageOf } from "../../../ui/api";
@@ -47,7 +48,7 @@ function GoalRow({ goal }: { readonly goal: Goal }) {
         aria-label={`Drop goal ${goal.name}`}
         onClick={() => edit((job) => withoutGoal(job, goal.id))}
       >
-        <CloseOutlined fontSize="inherit" />
+        <Icon path={mdiClose} fontSize="inherit" />
       </IconButton>
     </Box>
   );

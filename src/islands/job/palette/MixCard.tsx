@@ -1,6 +1,7 @@
-import CloseOutlined from "@mui/icons-material/CloseOutlined";
 import { Box, Button, IconButton, Menu, MenuItem, Typography } from "@mui/material";
 import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
+import { mdiClose } from "@mdi/js";
+import { Icon } from "../../../ui/Icon";
 import { opticsOfMix } from "../../../core/colour/appearance";
 import { masstone } from "../../../core/colour/film";
 import { finishOfVeil, veilOfMix } from "../../../core/colour/finish";
@@ -128,7 +129,7 @@ const Parts = memo(function Parts({
             aria-label={`Take ${nameOf(part.paintId)} out of ${mix.name}`}
             onClick={() => change({ ...mix, parts: mix.parts.filter((one) => one.paintId !== part.paintId) })}
           >
-            <CloseOutlined fontSize="inherit" />
+            <Icon path={mdiClose} fontSize="inherit" />
           </IconButton>
         </Box>
       ))}
