@@ -229,3 +229,34 @@ test("what draws the eye before what is to be looked at is named, its remedy tak
   expect(await seriousFindings(page, "light")).toEqual([]);
   await page.context().close();
 });
+
+test("two alike dark leathers that touch have to be parted; a remedy is taken and seen on the figure", async ({
+  browser,
+  request,
+}) => {
+  const id = await demoJob(request, ["satchel", "gloves"]);
+  const { job, revision } = (await (await request.get(`/api/jobs/${id}`)).json()) as {
+    job: Job;
+    revision: number;
+  };
+  const [base] = job.surfaces[0]!.coats;
+  const coats = [{ ...base!, mixId: "deep-tarn", passes: 4, water: 0 }];
+  const surfaces = job.surfaces.map((one) => ({ ...one, coats }));
+  const alike: Job = { ...job, surfaces, touching: [["satchel", "gloves"]] };
+  expect((await request.put(`/api/jobs/${id}`, { data: { job: alike, revision } })).status()).toBe(200);
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`/job/${id}/check`);
+  const before = await figureSeen(page);
+  const must = page.getByRole("article", { name: "Must: Satchel and Gloves" });
+  await expect(must).toContainText("touch, are both dark");
+  await must
+    .getByRole("button", { name: /^Part them: / })
+    .first()
+    .click();
+  await otherFigure(page, before, "parted");
+  await expect(must).toHaveCount(0);
+  await saved(page);
+  const after = await storedJob(request, id);
+  expect(after.surfaces.reduce((sum, one) => sum + one.coats.length, 0)).toBe(3);
+  await page.context().close();
+});
