@@ -37,7 +37,7 @@ test("a helmet and a horn go from nothing to their cards", async ({ page, reques
 
   await go(page, "Bench");
   for (const { name, coats } of surfaces) {
-    const card = page.getByRole("button", { name: new RegExp(`${coats[0]!.name}`) }).first();
+    const card = page.getByRole("button", { name: new RegExp(coats[0]!.name) }).first();
     await expect(card, name).toBeVisible();
   }
   await expect(page.getByText(/brush-load|drop/).first()).toBeVisible();
