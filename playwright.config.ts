@@ -1,10 +1,9 @@
-import { existsSync, mkdtempSync } from "node:fs";
+import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./scripts/chromium.mjs";
 
-// Chromium without windows of its own: the whole one draws them for every page, which takes longer than many a test.
-const SHELL = "/usr/bin/chromium-headless-shell";
 // Runs beside each other (see scripts/test.mjs) each have a server and a database of their own.
 const PORT = Number(process.env.CRENNA_TEST_PORT ?? 4391);
 // Every run starts from an empty database with the demo job.
@@ -27,7 +26,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
     launchOptions: {
-      executablePath: process.env.CRENNA_CHROMIUM ?? (existsSync(SHELL) ? SHELL : "/usr/bin/chromium"),
+      executablePath: CHROMIUM,
       // Pages are drawn by plain software: a simulated graphics card takes a core for itself. Drawing in space keeps it.
       args: ["--disable-gpu-rasterization", "--disable-gpu-compositing"],
     },

@@ -1,13 +1,12 @@
 import { readFileSync } from "node:fs";
 import { chromium, type Browser, type Page } from "@playwright/test";
+import { CHROMIUM } from "../scripts/chromium.mjs";
 import type { Job, Paint } from "../src/core/job";
 import { demoShelf } from "../src/data/demo/shelf";
 import { largestFigure, largestPalette, largestSurface, longestPlan, megapixelSkirt } from "./jobs";
 import { print, type Line } from "./measure";
 import { takePace } from "./pace";
 import { startServer } from "./serve";
-
-const CHROMIUM = process.env.CRENNA_CHROMIUM ?? "/usr/bin/chromium";
 
 /** Times of the marks the page sets when a picture is shown, ms since it was asked for. */
 const marks = (page: Page, name: string): Promise<number[]> =>

@@ -4,6 +4,7 @@ import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { chromium } from "@playwright/test";
+import { CHROMIUM } from "./chromium.mjs";
 import { root } from "./tools.mjs";
 
 const folder = path.join(root, "docs/screenshots");
@@ -21,7 +22,7 @@ const address = await new Promise((resolve) =>
   }),
 );
 
-const browser = await chromium.launch({ executablePath: process.env.CRENNA_CHROMIUM ?? "/usr/bin/chromium" });
+const browser = await chromium.launch({ executablePath: CHROMIUM });
 const JOB = "/job/ferry-sergeant";
 const coat = (page) => page.getByRole("button", { name: /^Coat 7/ }).click();
 const surface = async (page, name) => {
