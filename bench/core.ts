@@ -149,11 +149,13 @@ async function fieldCoats(): Promise<Line[]> {
   const grid = buildGrid(form, 0.031);
   const insideSum = grid.inside.reduce((sum, share) => sum + share, 0);
   const buffer = createFilmBuffer(grid.inside.length);
+  // What follows from a relief is kept with it: another of the same heights has nothing yet.
+  const anew = () => fieldsOf({ ...grid, relief: grid.relief.slice() });
   const fields = await middleAtPace(3, () => {
-    const fresh = fieldsOf({ ...grid });
+    const fresh = anew();
     return [fresh.edge, fresh.lit, fresh.hollow(0), fresh.hollow(1), fresh.hollow(2), fresh.along];
   });
-  const sky = await middleAtPace(3, () => fieldsOf({ ...grid }).sky);
+  const sky = await middleAtPace(3, () => anew().sky);
   const lines: Line[] = [
     { name: "Edges, light with cast shade, hollows at three scales, 1 megapixel", ...fields, budget: 600 },
     { name: "Open sky, 1 megapixel", ...sky, budget: 600 },

@@ -94,7 +94,8 @@ async function checked() {
   // The linter reads types that are made from the pages.
   await runTogether([{ title: "Types of the pages", args: [bin("astro/astro.js"), "sync"] }]);
   await runTogether([
-    { title: "Lint", args: [bin("eslint/bin/eslint.js"), "."] },
+    // With more room for young objects it collects them less often: a fifth of its work.
+    { title: "Lint", args: ["--max-semi-space-size=128", bin("eslint/bin/eslint.js"), "."] },
     ...checks,
     { title: "Building", args: ["scripts/build.mjs"] },
   ]);

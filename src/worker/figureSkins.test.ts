@@ -71,6 +71,27 @@ describe("what a figure's pieces wear", () => {
   });
 });
 
+describe("how finely a figure is painted", () => {
+  it("follows what was asked for, up to what a whole figure needs", async () => {
+    const one = { ...job, surfaces: job.surfaces.filter(({ id }) => id === "coat-skirt"), touching: [] };
+    const cells = async (mostCells?: number) => {
+      const asked = {
+        ...shown,
+        job: one,
+        as: "primer",
+        ...(mostCells !== undefined && { mostCells }),
+      } as const;
+      const skins = await skinsOn(await simulator, asked, true, () => Promise.resolve(true));
+      return skins!.get("coat-skirt")!.grid.inside.length;
+    };
+    const [quick, whole] = [await cells(60_000), await cells()];
+    expect(quick).toBeGreaterThan(40_000);
+    expect(quick).toBeLessThan(70_000);
+    expect(whole).toBeGreaterThan(3 * quick);
+    expect(await cells(2_000_000)).toBe(whole);
+  });
+});
+
 /** A helper in this very thread, by the real question, that writes down what it was given. */
 function helperHere(paint?: Helper["paint"]): Helper & { readonly given: string[] } {
   const given: string[] = [];

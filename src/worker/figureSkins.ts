@@ -67,6 +67,8 @@ export interface FigureShown {
   readonly as: (typeof FIGURE_AS)[number];
   /** A surface that is shown after so many painted coats; null where all are shown in full. */
   readonly step: { readonly surfaceId: string; readonly upTo: number } | null;
+  /** Most cells of each surface in the finer picture; `FULL_CELLS` where left out or more. */
+  readonly mostCells?: number;
 }
 
 /** How pieces are looked at. Steps of light are greys of their own, which no lamp shades once more. */
@@ -84,23 +86,28 @@ const primed = (job: Job): Job => ({
 });
 
 /** What painting a surface costs in full: its cells times its coats; a piece that cannot be built costs nothing. */
-function costOf({ hand }: Job, surface: Surface): number {
+function costOf({ hand }: Job, surface: Surface, mostCells: number): number {
   try {
-    const { pitchMm } = choosePitch(buildForm(surface), hand.finestLineMm, FULL_CELLS);
-    return (1 + surface.coats.length) * Math.min(FULL_CELLS, buildForm(surface).areaMm2 / pitchMm ** 2);
+    const { pitchMm } = choosePitch(buildForm(surface), hand.finestLineMm, mostCells);
+    return (1 + surface.coats.length) * Math.min(mostCells, buildForm(surface).areaMm2 / pitchMm ** 2);
   } catch (error) {
     if (error instanceof InputError) return 0;
     throw error;
   }
 }
 
-function wishesOf({ job: given, paints, figureId, as, step }: FigureShown, full: boolean): Wish[] {
+function wishesOf({ job: given, paints, figureId, as, step, ...asked }: FigureShown, full: boolean): Wish[] {
+  const cells = { mostCells: Math.min(FULL_CELLS, asked.mostCells ?? FULL_CELLS), previewCells: QUICK_CELLS };
   const job = as === "paint" ? given : primed(given);
   return seatedSurfaces(job, figureId).map((surface) => {
     const upTo = as === "paint" && step?.surfaceId === surface.id ? step.upTo : null;
-    const cells = { mostCells: FULL_CELLS, previewCells: QUICK_CELLS };
     const request = { job, paints, surfaceId: surface.id, upTo, ...LOOKED[as], ...cells };
-    return { request, full, key: skinKey(request, surface, full), cost: costOf(job, surface) };
+    return {
+      request,
+      full,
+      key: skinKey(request, surface, full),
+      cost: costOf(job, surface, cells.mostCells),
+    };
   });
 }
 

@@ -108,7 +108,7 @@ export class PaintingTogether {
   }
 
   private async there({ request, full }: Wish, helper: Helper): Promise<PieceSkin | null> {
-    const { job, paints, surfaceId, upTo, lit } = request;
+    const { job, paints, surfaceId, upTo, lit, mostCells = FULL_CELLS, previewCells = QUICK_CELLS } = request;
     const map = request.map === "values" || request.map === "sprayed" ? request.map : null;
     const input = {
       job,
@@ -118,8 +118,8 @@ export class PaintingTogether {
       lit,
       map,
       full,
-      mostCells: FULL_CELLS,
-      previewCells: QUICK_CELLS,
+      mostCells,
+      previewCells,
     };
     const asked = helper.paint(input, this.goOn);
     // While it is painted there, its cells are built here.

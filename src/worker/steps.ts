@@ -1,13 +1,13 @@
 import { opticsOfMix } from "../core/colour/appearance";
 import { ciede2000 } from "../core/colour/difference";
 import { baseHueOf, baseIndex, type BaseHue } from "../core/checks/seen";
-import { filmTable, LEVELS, levelUm, masstone } from "../core/colour/film";
+import { LEVELS, levelUm, masstone } from "../core/colour/film";
 import { mixById } from "../core/job";
 import type { FilmPlanes } from "../core/simulate/planes";
 import { finishOf, layFinish } from "../core/simulate/surfaceFinish";
 import { passing, stillShowing } from "../core/simulate/showing";
 import { decodeSrgb, linearToXyz, spectrumToLab, xyzToLab, type Triple } from "../core/colour/spaces";
-import type { LaidCoat } from "../core/simulate/filmLayer";
+import { withTables, type TabledCoat } from "../core/simulate/lightTables";
 import type { LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
 
 /** What one coat does to the surface, measured on the simulated picture. */
@@ -69,7 +69,7 @@ function meanLab(rgba: Uint8ClampedArray, weights: Uint8Array): Triple {
 }
 
 /** So many of a coat's cells are enough to tell how far it changes its ground, and this share of them counts. */
-const CHANGES = 2500;
+const CHANGES = 1000;
 /** A cell counts as covered from this share on, of 255. */
 const COVERED = 26;
 const MOST_CHANGED = 0.3;
@@ -96,23 +96,37 @@ function changeOf(before: Uint8ClampedArray, after: Uint8ClampedArray, { cover }
   return most.length > 0 ? most.reduce((sum, change) => sum + change, 0) / most.length : 0;
 }
 
+/** So many cells of a coat's marks are enough to tell what lies on them. */
+const MARKED = 12_000;
+
+/** Cells that a coat covers at all, every so manyth where there are many. */
+function markedCells({ cover }: FilmPlanes): Uint32Array {
+  let count = 0;
+  for (let at = 0; at < cover.length; at++) if (cover[at]! > 0) count++;
+  const stride = Math.max(1, Math.floor(count / MARKED));
+  const cells = new Uint32Array(Math.ceil(count / stride));
+  for (let at = 0, seen = 0; at < cover.length; at++)
+    if (cover[at]! > 0 && seen++ % stride === 0) cells[(seen - 1) / stride] = at;
+  return cells;
+}
+
 /** How much of a coat's marks a later one covers, and how thick it lies there. */
 function filmOver(
   marks: FilmPlanes,
-  over: FilmPlanes,
-  table: Float32Array,
+  cells: Uint32Array,
+  { film: over, table }: TabledCoat,
 ): { share: number; filmUm: number; hides: number } {
   const through = passing(table);
-  let hidden = 0;
   const heights = Float32Array.from({ length: LEVELS }, (_, level) => levelUm(level, over.maxUm));
-  let [all, covered, volume] = [0, 0, 0];
-  for (let at = 0; at < marks.cover.length; at++) {
+  let [all, covered, volume, hidden] = [0, 0, 0, 0];
+  for (const at of cells) {
     const weight = marks.cover[at]!;
-    if (weight === 0) continue;
+    const both = weight * over.cover[at]!;
+    const level = over.level[at]!;
     all += weight;
-    covered += weight * over.cover[at]!;
-    volume += weight * over.cover[at]! * heights[over.level[at]!]!;
-    hidden += weight * over.cover[at]! * (1 - through[over.level[at]!]!);
+    covered += both;
+    volume += both * heights[level]!;
+    hidden += both * (1 - through[level]!);
   }
   return {
     share: all > 0 ? covered / all / 255 : 0,
@@ -143,14 +157,10 @@ function readBaseHue(request: SpecimenRequest, laid: LaidSurface, last: Uint8Cla
   return baseHueOf(spectrumToLab(masstone(opticsOfMix(mix, request.paints))), cells);
 }
 
-type Laid = readonly (LaidCoat & { readonly table: Float32Array })[];
+type Laid = readonly TabledCoat[];
 
-const stackOf = ({ job, paints }: SpecimenRequest, laid: LaidSurface): Laid =>
-  laid.coats.map(({ coat, film }) => ({
-    coat,
-    film,
-    table: filmTable(opticsOfMix(mixById(job, coat.mixId), paints), film.maxUm),
-  }));
+const stackOf = ({ job, paints }: SpecimenRequest, { coats }: LaidSurface): Laid =>
+  withTables(coats, job, paints);
 
 /** A picture of the bare panel for every coat, painted up to that coat. */
 function picturesAfter(
@@ -160,23 +170,13 @@ function picturesAfter(
   stack: Laid,
 ): Uint8ClampedArray<ArrayBuffer>[] {
   const { inside } = laid.grid;
-  const after = laid.coats.map(() => {
-    const picture = new Uint8ClampedArray(inside.length * 4);
+  const after = laid.coats.map(() => new Uint8ClampedArray(inside.length * 4));
+  simulator.picture(request, laid, (coat, from, rgba) => after[coat]!.set(rgba, from * 4));
+  for (const picture of after)
     for (let at = 0; at < inside.length; at++) picture[at * 4 + 3] = inside[at]! * 255;
-    return picture;
-  });
-  simulator.picture(request, laid, (coat, from, rgba) => {
-    const picture = after[coat]!;
-    for (let at = 0; at < rgba.length; at += 4) {
-      picture[from * 4 + at] = rgba[at]!;
-      picture[from * 4 + at + 1] = rgba[at + 1]!;
-      picture[from * 4 + at + 2] = rgba[at + 2]!;
-    }
-  });
-  after.forEach((picture, index) => {
-    const finish = finishOf(stack.slice(0, index + 1), request.job, request.paints, inside.length);
-    if (finish) layFinish(picture, finish, inside, null);
-  });
+  finishOf(stack, request.job, request.paints, inside.length, (coat, finish) =>
+    layFinish(after[coat]!, finish, inside, null),
+  );
   return after;
 }
 
@@ -201,6 +201,7 @@ function effectOf(
 ): Omit<CoatEffect, "showing"> {
   const { coat, film } = stack[index]!;
   const earlier = stillShowing(stack.slice(0, index + 1), inside, EARLIER_STEP).slice(0, index);
+  const cells = markedCells(film);
   return {
     coatId: coat.id,
     coveredShare: film.coveredShare,
@@ -210,7 +211,7 @@ function effectOf(
       share: share / Math.max(1e-6, stack[at]!.film.coveredShare),
     })),
     above: stack.slice(index + 1).flatMap((over) => {
-      const found = filmOver(film, over.film, over.table);
+      const found = filmOver(film, cells, over);
       return found.share > 0.02 ? [{ coatId: over.coat.id, ...found }] : [];
     }),
     change: changeOf(pictures[index]!, pictures[index + 1]!, film),

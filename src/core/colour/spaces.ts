@@ -37,12 +37,10 @@ export const linearToXyz = ([r, g, b]: Triple): Triple => [
 const labCurve = (t: number) => (t > 216 / 24389 ? Math.cbrt(t) : (24389 / 27) * (t / 116) + 16 / 116);
 
 /** CIE L*a*b* (D65) of XYZ with white Y = 1. Source: CIE 15:2004, section 8.2.1. */
-export function xyzToLab(xyz: Triple): Triple {
-  const [fx, fy, fz] = [0, 1, 2].map((axis) => labCurve(xyz[axis]! / WHITE_XYZ[axis]!)) as [
-    number,
-    number,
-    number,
-  ];
+export function xyzToLab([x, y, z]: Triple): Triple {
+  const fx = labCurve(x / WHITE_XYZ[0]);
+  const fy = labCurve(y / WHITE_XYZ[1]);
+  const fz = labCurve(z / WHITE_XYZ[2]);
   return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
 }
 

@@ -1,13 +1,13 @@
 import { BANDS } from "../colour/bands";
-import { opticsOfMix, primerSpectrum } from "../colour/appearance";
+import { primerSpectrum } from "../colour/appearance";
 import { ciede2000 } from "../colour/difference";
-import { filmTable } from "../colour/film";
 import { spectrumToLab, type Triple } from "../colour/spaces";
 import { lightOf } from "../figure/light";
 import { figureOf, mixById, type Coat, type Job, type Paint, type Surface } from "../job";
 import { reliefKey } from "../surface/keptHeights";
 import { isTechniqueId, techniques } from "../techniques";
-import { glanceAt, type Glance } from "./glance";
+import { glanceAt } from "./glance";
+import { withTables, type TabledCoat } from "./lightTables";
 import { filmAt, type FilmPlanes } from "./planes";
 import { passing, stillShowing } from "./showing";
 
@@ -48,7 +48,7 @@ export interface SampledSurface {
   readonly thickest: readonly Coat[];
 }
 
-type Stack = readonly { readonly coat: Coat; readonly film: FilmPlanes; readonly table: Float32Array }[];
+type Stack = readonly TabledCoat[];
 
 /** Every so manyth of some cells, at most `most`. */
 function spread(cells: readonly number[], most: number): number[] {
@@ -114,18 +114,10 @@ function hidesOf(stack: Stack, index: number, own: readonly number[]): SampledCo
   });
 }
 
-function stackOf(job: Job, { coats }: Glance, paints: readonly Paint[]): Stack {
-  return coats.map(({ coat, film }) => ({
-    coat,
-    film,
-    table: filmTable(opticsOfMix(mixById(job, coat.mixId), paints), film.maxUm),
-  }));
-}
-
 function sample(job: Job, surface: Surface, paints: readonly Paint[]): SampledSurface {
   const glance = glanceAt(job, surface);
   const { inside } = glance.grid;
-  const stack = stackOf(job, glance, paints);
+  const stack = withTables(glance.coats, job, paints);
   const panel = [...inside.keys()].filter((at) => inside[at]! > 0.5);
   const whole = spread(panel, WHOLE);
   const picked = stack.map(({ film }) => spread(coveredCells(film, inside), PER_COAT));

@@ -30,8 +30,19 @@ export function stillShowing(coats: readonly CompositeCoat[], inside: Float32Arr
   return shares;
 }
 
-/** Light that goes through a film twice, by level, weighted as the eye does (its green weights). */
+const known = new WeakMap<Float32Array, Float32Array>();
+
+/**
+ * Light that goes through a film twice, by level, weighted as the eye does (its green weights).
+ * @param table rows of [R0 × 12, T² × 12]; not changed after it was asked for
+ */
 export function passing(table: Float32Array): Float32Array {
+  const through = known.get(table) ?? passingOf(table);
+  known.set(table, through);
+  return through;
+}
+
+function passingOf(table: Float32Array): Float32Array {
   const weights = RGB_WEIGHTS[1];
   const sum = weights.reduce((all, weight) => all + Math.max(0, weight), 0);
   return Float32Array.from({ length: table.length / (BANDS * 2) }, (_, level) => {

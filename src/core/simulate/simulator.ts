@@ -1,8 +1,7 @@
-import { opticsOfMix, primerSpectrum } from "../colour/appearance";
-import { filmTable } from "../colour/film";
+import { primerSpectrum } from "../colour/appearance";
 import { labToHex } from "../colour/spaces";
 import { sprayedByte, sprayOn } from "../figure/fromAbove";
-import { figureOf, activeCoats, mixById, type Job, type Paint } from "../job";
+import { figureOf, activeCoats, type Job, type Paint } from "../job";
 import type { SurfaceGrid } from "../surface/grid";
 import { fieldsOf } from "../surface/fields";
 import { stepCount, stepLightness, valuePlan } from "../surface/volumes/valuePlan";
@@ -11,6 +10,7 @@ import type { Compositor } from "./compositor";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
 import { GridShelf } from "./gridShelf";
 import { raisedBy } from "./layCoat";
+import { withTables } from "./lightTables";
 import { seenFrom } from "./seenFrom";
 import type { PieceSkin } from "../piece/skin";
 import { goesOn, layVeil } from "./veil";
@@ -106,11 +106,7 @@ export class Simulator {
     afterCoat?: AfterCoat,
   ): { readonly rgba: Uint8ClampedArray<ArrayBuffer>; readonly finish: SurfaceFinish | null } {
     const { job, paints } = request;
-    const coats = shown.map(({ coat, film }) => ({
-      coat,
-      film,
-      table: filmTable(opticsOfMix(mixById(job, coat.mixId), paints), film.maxUm),
-    }));
+    const coats = withTables(shown, job, paints);
     const rgba = new Uint8ClampedArray(grid.width * grid.height * 4);
     const ground = primerSpectrum(figureOf(job, surfaceOf(request)).primer);
     this.composite({ ground, coats, inside: grid.inside, shade }, rgba, afterCoat);

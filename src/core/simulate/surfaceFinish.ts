@@ -1,12 +1,12 @@
 import { VEIL, veilOfMix } from "../colour/finish";
 import { decodeSrgb } from "../colour/spaces";
 import { LEVELS, levelUm } from "../colour/film";
-import { mixById, type Coat, type Job, type Paint } from "../job";
+import { mixById, type Job, type Paint } from "../job";
 import type { LampVector } from "../surface/grid";
 import type { PlaneSize } from "../surface/coarse";
 import { CURVE } from "./compositor";
 import { CURVE_STEPS } from "./kernel/layout";
-import type { FilmPlanes } from "./planes";
+import type { TabledCoat } from "./lightTables";
 import { passing } from "./showing";
 
 /** How glossy a veil is: 0 matt … 1 gloss. */
@@ -21,13 +21,6 @@ export const SHINE = { strength: 0.5, least: 8, most: 60 } as const;
 
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
 
-/** One painted coat with its film and its table of light by level. */
-export interface FinishedCoat {
-  readonly coat: Coat;
-  readonly film: FilmPlanes;
-  readonly table: Float32Array;
-}
-
 /** What the outer surface does, per cell. */
 export interface SurfaceFinish {
   /** Veil of the topmost film, and of the paint that is seen through it, as it was given. */
@@ -37,22 +30,24 @@ export interface SurfaceFinish {
 
 /**
  * The finish of a painted surface: the topmost film that is thick enough sets how it shines, whatever it hides.
+ * @param afterCoat told the finish after each coat from the first on that is not matt; its planes go on changing
  * @returns null where all of it is as matt as its paints were given
  */
 export function finishOf(
-  coats: readonly FinishedCoat[],
+  coats: readonly TabledCoat[],
   job: Pick<Job, "mixes">,
   paints: readonly Paint[],
   cells: number,
+  afterCoat?: (coat: number, finish: SurfaceFinish) => void,
 ): SurfaceFinish | null {
   const veils = coats.map(({ coat }) => veilOfMix(mixById(job as Job, coat.mixId) ?? { parts: [] }, paints));
-  if (veils.every((veil) => Math.abs(veil - VEIL.matt) < SAME_VEIL)) return null;
-  const top = new Float32Array(cells).fill(VEIL.matt);
-  const paint = new Float32Array(cells).fill(VEIL.matt);
   // Matt films on matt ground change nothing: the first one that is not matt begins.
   const first = veils.findIndex((veil) => Math.abs(veil - VEIL.matt) >= SAME_VEIL);
-  coats.forEach(({ film, table }, index) => {
-    if (index < first) return;
+  if (first < 0) return null;
+  const top = new Float32Array(cells).fill(VEIL.matt);
+  const paint = new Float32Array(cells).fill(VEIL.matt);
+  for (let index = first; index < coats.length; index++) {
+    const { film, table } = coats[index]!;
     const veil = veils[index]!;
     const hides = passing(table).map((through) => 1 - through);
     const stands = Float32Array.from({ length: LEVELS }, (_, level) =>
@@ -65,7 +60,8 @@ export function finishOf(
       top[at]! += cover * stands[level]! * (veil - top[at]!);
       paint[at]! += cover * hides[level]! * (veil - paint[at]!);
     }
-  });
+    afterCoat?.(index, { top, paint });
+  }
   return { top, paint };
 }
 

@@ -33,7 +33,7 @@ const shown = {
   upTo: null,
   light: "colour",
   distanceMm: null,
-  mostCells: 100_000,
+  mostCells: 60_000,
   standing: false,
   still: null,
   veilCoatId: null,

@@ -39,6 +39,7 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
     })
       .nullable()
       .defined(),
+    mostCells: number().strict().integer().min(10_000).max(2_000_000),
     full: boolean().strict().required(),
     helpers: number().strict().integer().min(0).max(5).required(),
   }),

@@ -92,6 +92,19 @@ describe("the cone band", () => {
     expect(() => coneBand.build({ ...demo, hemMm: 120 }, 1)).toThrow(InputError);
   });
 
+  it("blames the narrower edge as well where folds have no room on it, and the size it names is enough", () => {
+    for (const [field, sizes] of [
+      ["hemMm", { waistMm: 20, hemMm: 6 }],
+      ["waistMm", { waistMm: 6, hemMm: 20 }],
+    ] as const) {
+      const folded = { ...demo, ...sizes, pleats: 12, pleatDepthMm: 0.6 };
+      const found = coneBand.problems(folded);
+      expect(found.map((one) => one.field)).toEqual(["pleatDepthMm", field]);
+      const least = Number(/need ([\d.]+) mm round/.exec(found[1]!.message)![1]);
+      expect(coneBand.problems({ ...folded, [field]: least })).toEqual([]);
+    }
+  });
+
   it("has folds as deep as said at most, the same on both sides of the closing seam", () => {
     const form = coneBand.build(demo, 5);
     let most = 0;

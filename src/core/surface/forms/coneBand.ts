@@ -111,7 +111,7 @@ function flareProblems({ waistMm, hemMm, slantMm }: Values): Problem[] {
   return [{ field: "slantMm", message }];
 }
 
-/** Folds that take more cloth than lies between them. */
+/** Folds that take more cloth than lies between them: either they are too deep, or the narrower edge is too short. */
 function foldProblems({ waistMm, hemMm, gapDeg, pleats, pleatDepthMm }: Values): Problem[] {
   if (pleats <= 0) return [];
   const pitch = (Math.min(waistMm, hemMm) * (1 - gapDeg / 360)) / pleats;
@@ -119,7 +119,15 @@ function foldProblems({ waistMm, hemMm, gapDeg, pleats, pleatDepthMm }: Values):
   const message =
     `A fold ${formatNumber(pleatDepthMm, 1)} mm deep takes more cloth than the ` +
     `${formatNumber(pitch, 1)} mm from one fold to the next. Depth can be ${formatNumber(pitch / 2.05, 1)} mm at most here.`;
-  return [{ field: "pleatDepthMm", message }];
+  const [edge, field] = waistMm < hemMm ? (["waist", "waistMm"] as const) : (["hem", "hemMm"] as const);
+  const least = (2.05 * pleatDepthMm * pleats) / (1 - gapDeg / 360);
+  const wider =
+    `${pleats} folds ${formatNumber(pleatDepthMm, 1)} mm deep need ` +
+    `${formatNumber(Math.ceil(least * 2) / 2, 1)} mm round the ${edge} at least.`;
+  return [
+    { field: "pleatDepthMm", message },
+    { field, message: wider },
+  ];
 }
 
 function problems(values: Values): Problem[] {

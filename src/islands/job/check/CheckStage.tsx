@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 import { lazy, Suspense } from "react";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
+import type { Finding } from "../../../core/checks/finding";
 import { checksOf } from "../../../core/checks";
 import { counted, formatNumber } from "../../../core/units";
 import type { Specimen } from "../../../core/simulate/simulator";
@@ -141,10 +142,36 @@ function Whole({ whole, answer }: { readonly whole: boolean; readonly answer: Fi
   );
 }
 
+/** Findings of the pieces, each with what mends it. */
+function Findings({ findings, title }: { readonly findings: readonly Finding[]; readonly title: string }) {
+  const edit = useEdit();
+  const setView = useView((view) => view.set);
+  if (findings.length === 0) return null;
+  return (
+    <>
+      <Typography variant="h3">{title}</Typography>
+      {findings.map((finding) => (
+        <Box key={finding.id}>
+          <FindingLine finding={finding} onRemedy={(remedy) => edit((now) => applyRemedy(now, remedy))} />
+          {finding.coatId !== null && (
+            <Button
+              sx={{ px: 0 }}
+              onClick={() => setView({ surfaceId: finding.surfaceId, coatId: finding.coatId })}
+            >
+              Choose this coat
+            </Button>
+          )}
+        </Box>
+      ))}
+    </>
+  );
+}
+
+const isMust = ({ gravity }: Finding): boolean => gravity === "must";
+
 /** The findings, worst first, each with what mends it. */
 export function CheckStage() {
   const job = useJob();
-  const edit = useEdit();
   const findings = useFindings();
   const figure = figureOf(job, useSurface());
   const marked = useSpots().length > 0;
@@ -152,7 +179,6 @@ export function CheckStage() {
   const judged = useFigureJudged(figure, whole);
   // Findings come first, their remedies once each was found to cure.
   const trying = useJudged((judged) => judged.trying);
-  const setView = useView((view) => view.set);
   const every = new Map(job.surfaces.flatMap(checksOf).map((check) => [check.id, check]));
   const clear = [...every.values()].filter(
     (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
@@ -194,20 +220,9 @@ export function CheckStage() {
               What would mend these is still being tried out.
             </Typography>
           )}
+          <Findings title="To be mended first" findings={findings.filter(isMust)} />
           {whole && <FigureFaults figure={figure} {...judged} />}
-          {findings.map((finding) => (
-            <Box key={finding.id}>
-              <FindingLine finding={finding} onRemedy={(remedy) => edit((now) => applyRemedy(now, remedy))} />
-              {finding.coatId !== null && (
-                <Button
-                  sx={{ px: 0 }}
-                  onClick={() => setView({ surfaceId: finding.surfaceId, coatId: finding.coatId })}
-                >
-                  Choose this coat
-                </Button>
-              )}
-            </Box>
-          ))}
+          <Findings title="Piece by piece" findings={findings.filter((one) => !isMust(one))} />
           {job.surfaces.length > 0 && clear.length > 0 && (
             <Box>
               <Typography variant="h3" sx={{ mt: 1, mb: 0.5 }}>

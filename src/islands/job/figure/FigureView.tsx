@@ -1,5 +1,12 @@
 import { Alert, Box, Typography } from "@mui/material";
-import { useRef, type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode } from "react";
+import {
+  useMemo,
+  useRef,
+  type KeyboardEvent,
+  type MouseEvent,
+  type PointerEvent,
+  type ReactNode,
+} from "react";
 import type { FigureStill } from "../../../core/figure/figureStill";
 import type { Figure } from "../../../core/job";
 import { clamp } from "../../../core/units";
@@ -12,6 +19,7 @@ import { LampDial } from "../coats/LampDial";
 import { useJob } from "../jobStore";
 import { useView } from "../viewStore";
 import { FigureBar } from "./FigureBar";
+import { LeftOut } from "./LeftOut";
 import { useFigureLook } from "./figureLook";
 import { useFigureStill } from "./useFigureStill";
 
@@ -93,7 +101,10 @@ export function FigureView({ figure, step = null, over }: Props) {
   const scale = still
     ? Math.min((room.width - 24) / still.picture.width, (room.height - 24) / still.picture.height)
     : 1;
-  const seated = job.surfaces.filter((one) => one.figureId === figure.id && one.seat !== null);
+  const seated = useMemo(
+    () => job.surfaces.filter((one) => one.figureId === figure.id && one.seat !== null),
+    [job.surfaces, figure.id],
+  );
   return (
     <Box
       data-testid="figure"
@@ -127,6 +138,7 @@ export function FigureView({ figure, step = null, over }: Props) {
           )}
         </Box>
         <LampDial figure={figure} />
+        <LeftOut surfaces={seated} />
         {failed !== null && (
           <Alert severity="error" sx={{ position: "absolute", left: 12, bottom: 12 }}>
             {failed}

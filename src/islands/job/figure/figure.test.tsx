@@ -1,12 +1,14 @@
 import "../../testing/page";
-import { act, fireEvent, screen } from "@testing-library/react";
+import { act, fireEvent, screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
+import { withSurface } from "../../../core/edits/surfaces";
 import { wholeSergeant } from "../../../data/demo/company";
 import type { FigureInput } from "../../../worker/questions/figure";
 import { look, openJob, show } from "../../testing/open";
 import { FakeWorker } from "../../testing/worker";
 import { useJobStore } from "../jobStore";
+import { useView } from "../viewStore";
 import { CoatsStage } from "../coats/CoatsStage";
 import { useFigureLook } from "./figureLook";
 
@@ -79,5 +81,21 @@ describe("the whole figure beside the coats", () => {
     );
     expect(screen.queryByRole("button", { name: "Export glTF" })).toBeNull();
     expect(screen.getByText("Nothing is seated on it yet.")).toBeInTheDocument();
+  });
+
+  it("says which piece is left out as its sizes cannot be, and why; it can be chosen there", async () => {
+    expect(screen.queryByText(/is left out/)).toBeNull();
+    act(() =>
+      useJobStore.getState().edit((job) =>
+        withSurface(job, "coat-skirt", (skirt) => ({
+          ...skirt,
+          form: { ...skirt.form, params: { ...skirt.form.params, hemMm: 2 } },
+        })),
+      ),
+    );
+    const alert = screen.getByRole("alert");
+    expect(alert).toHaveTextContent(/^Coat skirt is left out\. .*2 mm/);
+    await user.click(within(alert).getByRole("button", { name: "Choose it" }));
+    expect(useView.getState().surfaceId).toBe("coat-skirt");
   });
 });

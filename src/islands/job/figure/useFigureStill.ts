@@ -3,6 +3,7 @@ import type { FigureStill } from "../../../core/figure/figureStill";
 import type { Figure } from "../../../core/job";
 import type { FigureInput } from "../../../worker/questions/figure";
 import { simulationWorker, spareWorkers } from "../../../worker/client";
+import { MOST_CELLS, usePrefs } from "../../../ui/prefs";
 import { useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { useFigureLook } from "./figureLook";
@@ -30,14 +31,15 @@ export function useFigureStill(figure: Figure, step: FigureInput["step"] = null)
   const paints = usePaints();
   const { turnDeg, tiltDeg, as } = useFigureLook();
   const viewMm = useView((view) => view.distanceMm);
+  const mostCells = usePrefs((prefs) => MOST_CELLS[prefs.fineness]);
   const stepText = JSON.stringify(step);
   const asked = useMemo(
     (): FigureInput => ({
-      ...{ job, paints, as, figureId: figure.id, full: true, helpers: spareWorkers() },
+      ...{ job, paints, as, mostCells, figureId: figure.id, full: true, helpers: spareWorkers() },
       view: { turnDeg, tiltDeg, viewMm, pxPerMm: 60, mostPx: MOST_PX },
       step: JSON.parse(stepText) as FigureInput["step"],
     }),
-    [job, paints, figure.id, turnDeg, tiltDeg, viewMm, as, stepText],
+    [job, paints, figure.id, turnDeg, tiltDeg, viewMm, as, mostCells, stepText],
   );
   const [seen, setSeen] = useState<Answered>({ still: null, failed: null, done: null });
   useEffect(() => {
