@@ -1,7 +1,18 @@
 import { expect, test, type Page } from "@playwright/test";
 import { settParams } from "../../src/core/patterns/sett/testing";
 import type { SettParams } from "../../src/core/patterns/sett/params";
-import { demoJob, fine, go, otherPixels, pixels, sharedPage, storedJob, type Opened } from "./support";
+import {
+  demoJob,
+  fine,
+  go,
+  otherPixels,
+  pixels,
+  saved,
+  seriousFindings,
+  sharedPage,
+  storedJob,
+  type Opened,
+} from "./support";
 
 /** Does something, and waits until another picture is shown. */
 async function changesPicture(page: Page, what: string, act: () => Promise<unknown>): Promise<void> {
@@ -53,6 +64,32 @@ test.describe("the pattern of a cloth", () => {
       for (const [, , key, stored] of fields) expect(params[key]).toBe(stored);
       expect(params).toMatchObject({ spread: "parallel", method: "bands", pivots: "half" });
     }).toPass();
+  });
+
+  test("light and shade are laid over it in the painter's own pots, and taken off again", async ({
+    request,
+  }) => {
+    const { page, id } = opened;
+    const coats = async () => (await storedJob(request, id)).surfaces[0]!.coats;
+    await go(page, "Coats");
+    await page.getByRole("tab", { name: "Pattern" }).click();
+    const plain = await pixels(page);
+    const before = await coats();
+    await page.getByRole("button", { name: "Light and shade over it" }).click();
+    const dialog = page.getByRole("dialog", { name: "Light and shade over Coat skirt" });
+    await expect(dialog.getByText(/coats in \d+ mixes of your own pots/)).toBeVisible();
+    await expect(dialog.getByRole("img", { name: "As it would be painted, simulated" })).toBeVisible();
+    expect(await seriousFindings(page, "light")).toEqual([]);
+    await dialog.getByRole("button", { name: "Lay it" }).click();
+    await expect(dialog).toBeHidden();
+    const shaded = await otherPixels(page, plain, "light and shade");
+    await saved(page);
+    expect((await coats()).length).toBeGreaterThan(before.length + 4);
+    await page.getByRole("tab", { name: "Pattern" }).click();
+    await page.getByRole("button", { name: "Take light and shade off" }).click();
+    await otherPixels(page, shaded, "taken off");
+    await saved(page);
+    expect(await coats()).toEqual(before);
   });
 
   test("stripes are edited in the table, and the text follows", async ({ request }) => {

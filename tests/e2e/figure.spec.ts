@@ -226,6 +226,10 @@ test("what draws the eye before what is to be looked at is named, its remedy tak
   expect(coatsOf(await storedJob(request, id))).toBe(coatsOf(job) + 1);
   await page.getByRole("tab", { name: "Borders" }).click();
   await expect(page.getByRole("tabpanel", { name: "Borders" })).toContainText("Coat skirt and Satchel");
+  await page.getByRole("tab", { name: "From afar, other eyes" }).click();
+  const otherwise = page.getByRole("tabpanel", { name: "From afar, other eyes" });
+  await expect(otherwise.getByRole("img", { name: /: In grey$/ })).toBeVisible();
+  await expect(otherwise).toContainText("are nearest");
   expect(await seriousFindings(page, "light")).toEqual([]);
   await page.context().close();
 });

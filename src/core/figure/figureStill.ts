@@ -8,9 +8,9 @@ import type { PartGround, Scene } from "../piece/sample";
 import { lampViewOf, type LampView, type Standing } from "../piece/shade";
 import { onPiece, type PieceSkin } from "../piece/skin";
 import { framed, paintPose, sampleAll, type PiecePicture, type PieceView, type Pose } from "../piece/still";
-import { seenFrom } from "../simulate/seenFrom";
 import { fieldsOf } from "../surface/fields";
 import type { SpacePoint } from "../surface/forms/form";
+import { fromAfar } from "./fromAfar";
 import { sprayedByte } from "./fromAbove";
 import { lampInRoom } from "./light";
 import { seatedMesh } from "./seated";
@@ -135,9 +135,9 @@ export function drawFigure(
     pose,
     parts.map(({ rgba }) => rgba),
   );
-  if (view.viewMm) fromAfar(picture, view.viewMm);
+  const seen = view.viewMm ? fromAfar(picture, view.viewMm) : picture;
   const surfaceIds = pieces.map(({ surface }) => surface.id);
-  return { picture, view, surfaceIds, owners: ownersOf(pose, surfaceIds.length) };
+  return { picture: seen, view, surfaceIds, owners: ownersOf(pose, surfaceIds.length) };
 }
 
 /** Which of the first parts each pixel shows, from 1; 0 for any other. */
@@ -170,11 +170,4 @@ function poseFigure(painted: readonly PaintedPart[], lamp: SpacePoint, view: Fig
     lampView,
   }));
   return sampleAll(scenes, framed(parts, eye, view));
-}
-
-/** Runs a picture together as the eye does from a distance. */
-function fromAfar({ rgba, width, height, pxPerMm }: PiecePicture, viewMm: number): void {
-  const inside = new Float32Array(width * height);
-  for (let at = 0; at < inside.length; at++) inside[at] = rgba[at * 4 + 3]! / 255;
-  seenFrom(rgba, inside, { width, height, pitchMm: 1 / pxPerMm }, viewMm);
 }

@@ -58,6 +58,8 @@ export interface SchemeCoat<Tone extends string = string> {
   readonly params?: Readonly<Record<string, number>>;
   /** Its marks fall where those of this earlier coat do. */
   readonly marksOf?: string;
+  /** A coat the surface has already that it is laid right after, and whether only within its marks. */
+  readonly follows?: { readonly coatId: string; readonly inside: boolean };
 }
 
 /** A reusable list of coats, told by tones and places, so that it can be laid in any colour on any form. */

@@ -39,8 +39,10 @@ export const roomFor = (
 
 const labToSpectrum = (lab: Triple) => hexToSpectrum(labToHex(lab));
 const isOwned = (paint: Paint) => paint.state === "have" || paint.state === "low";
-const covers = (paint: Paint) => isOwned(paint) && paint.kind === "paint";
-const tints = (paint: Paint) => isOwned(paint) && ["clear", "ink", "wash"].includes(paint.kind);
+/** Pots that can be painted with so that they cover. */
+export const covers = (paint: Paint) => isOwned(paint) && paint.kind === "paint";
+/** Pots that tint what is below. */
+export const tints = (paint: Paint) => isOwned(paint) && ["clear", "ink", "wash"].includes(paint.kind);
 
 /** A tone's colour as it is to be seen, L*a*b*. */
 export function toneLab(colour: string, tone: SchemeTone): Triple {
@@ -66,7 +68,7 @@ const WORTH_A_POT = 0.8;
 const MANY = 60;
 
 /** The whole-part mix of owned pots that a painter would choose, nearness and bother together; null where none is owned. */
-function findMix(
+export function findMix(
   paints: readonly Paint[],
   goal: Triple,
   seen: SeenAs,
@@ -99,7 +101,7 @@ const GATHERED_UM = 7;
 const TAKES_DOWN = 16;
 
 /** The clear mix whose gathered film tints light ground of the material's own colour to the tone's hue and chroma. */
-function clearMix(
+export function clearMix(
   paints: readonly Paint[],
   answers: SchemeAnswers,
   tone: SchemeTone,
@@ -133,7 +135,7 @@ export interface StartPlan {
 }
 
 /** Dry film of one coat of a scheme, µm, where it is laid evenly. */
-const filmOf = (coat: SchemeCoat) =>
+export const filmOf = (coat: SchemeCoat) =>
   brushedPassUm(coat.water) * (coat.passes ?? 1) * techniques[coat.technique].filmShare;
 
 /** What a plan is worked out from. */
@@ -235,7 +237,7 @@ const sameParts = (a: readonly MixPart[], b: readonly MixPart[]) =>
   a.every((part) => b.some((own) => own.paintId === part.paintId && own.parts === part.parts));
 
 /** The job's mixes with those a plan needs, and which mix each tone is; equal mixes are used again. */
-function withMixes(
+export function withMixes(
   job: Job,
   plan: StartPlan,
   surface: Surface,
@@ -261,7 +263,7 @@ function withMixes(
 }
 
 /** The coats of a plan on a surface. */
-function coatsOf(plan: StartPlan, surface: Surface, mixOf: ReadonlyMap<string, string>): Coat[] {
+export function coatsOf(plan: StartPlan, surface: Surface, mixOf: ReadonlyMap<string, string>): Coat[] {
   const idOf = (key: string) => `${surface.id}-${key}`;
   return plan.coats.map((coat) => {
     const { place } = coat;

@@ -43,7 +43,7 @@ function normalise(tile: Float32Array): Float32Array {
   const scale = 1 / Math.sqrt(variance / tile.length);
   const out = new Float32Array(tile.length);
   for (let at = 0; at < tile.length; at++)
-    out[at] = Math.max(-2.5, Math.min(2.5, (tile[at]! - mean) * scale));
+    out[at] = Math.max(-TILE_MOST, Math.min(TILE_MOST, (tile[at]! - mean) * scale));
   return out;
 }
 
@@ -66,6 +66,9 @@ export function streak(xMm: number, yMm: number): number {
 
 /** The tile of slow unevenness, made when it is first asked for. */
 export const cloudTile = (): Float32Array => (clouds ??= cloudy());
+
+/** Values of a tile lie within so much of 0. */
+export const TILE_MOST = 2.5;
 
 /** Slow unevenness, about 1.5 mm across, with a finer share. */
 export function cloud(xMm: number, yMm: number): number {
@@ -117,13 +120,26 @@ function cloudy(): Float32Array {
   return normalise(wide);
 }
 
+/** −1…1, eased from one lattice point, 0…1, to the next; t 0…1 between them. */
+function eased(from: number, to: number, t: number): number {
+  const ease = t * t * (3 - 2 * t);
+  return 2 * (from + (to - from) * ease) - 1;
+}
+
 /** Smooth noise along a line, −1…1, one lattice point per unit. */
 export function wander(seed: number, at: number): number {
   const cell = Math.floor(at);
-  const t = at - cell;
-  const ease = t * t * (3 - 2 * t);
-  const a = hash01(seed, cell);
-  return 2 * (a + (hash01(seed, cell + 1) - a) * ease) - 1;
+  return eased(hash01(seed, cell), hash01(seed, cell + 1), at - cell);
+}
+
+/** The same for one seed, for places that mostly lie near the one before: it keeps the lattice points beside it. */
+export function wanderer(seed: number): (at: number) => number {
+  let [cell, from, to] = [NaN, 0, 0];
+  return (at) => {
+    const here = Math.floor(at);
+    if (here !== cell) [cell, from, to] = [here, hash01(seed, here), hash01(seed, here + 1)];
+    return eased(from, to, at - here);
+  };
 }
 
 /** How a hand strays along a pull: a slow drift and a fine tremor, in units of its wobble. */

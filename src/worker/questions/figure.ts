@@ -3,11 +3,10 @@ import { drawFigure, type FigureStill, type FigureView } from "../../core/figure
 import { sprayOnBody } from "../../core/figure/bodyFromAbove";
 import { standingFigure } from "../../core/figure/standingFigure";
 import { figureOf } from "../../core/job";
-import { jobField, paintsField } from "../checked";
+import { figureJudgedSchema } from "../figurePictured";
 import { FIGURE_AS, seatedSurfaces, skinsOn, type FigureShown } from "../figureSkins";
 import { bringWhatIsKept } from "../heights";
 import { helpersFor } from "../helpers";
-import { pieceViewField } from "../pieceView";
 import { defineQuestion } from "../question";
 import { simulator } from "../simulation";
 
@@ -25,13 +24,7 @@ const QUICK_PX = 300;
 export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
   id: "figure",
   newestOnly: true,
-  schema: object({
-    job: jobField(),
-    paints: paintsField(),
-    figureId: string().strict().required(),
-    view: pieceViewField()
-      .shape({ viewMm: number().strict().min(50).max(10000).nullable().defined() })
-      .required(),
+  schema: figureJudgedSchema().shape({
     as: string().strict().oneOf(FIGURE_AS).required(),
     step: object({
       surfaceId: string().strict().required(),

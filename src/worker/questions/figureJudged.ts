@@ -1,27 +1,18 @@
-import { number, object, string } from "yup";
 import { applyRemedy } from "../../core/checks/applyRemedy";
 import type { Remedy } from "../../core/checks/finding";
 import type { PaintedCard } from "../../core/checks/painted";
-import { drawFigure, type FigureView } from "../../core/figure/figureStill";
 import { judgeFigure, type FigureJudgement } from "../../core/figure/judge";
 import { isSameFault, type Fault } from "../../core/figure/judge/faults";
 import { remediesFor } from "../../core/figure/judge/remedies";
-import { standingFigure } from "../../core/figure/standingFigure";
-import { figureOf, type Job } from "../../core/job";
+import type { Job } from "../../core/job";
 import { deriveCoats } from "../../core/patterns/derive";
 import type { Simulator, StillWanted } from "../../core/simulate/simulator";
-import { jobField, paintsField } from "../checked";
-import { seatedSurfaces, skinsOn, type FigureShown } from "../figureSkins";
+import { figureJudgedSchema, pictured, type FigureJudgedInput } from "../figurePictured";
+import { seatedSurfaces } from "../figureSkins";
 import { bringWhatIsKept } from "../heights";
-import { pieceViewField } from "../pieceView";
 import { defineQuestion } from "../question";
 import { simulator } from "../simulation";
 import { paintedField } from "./judge";
-
-/** A figure, and from where and how large it is judged. */
-export interface FigureJudgedInput extends Pick<FigureShown, "job" | "paints" | "figureId"> {
-  readonly view: FigureView;
-}
 
 /** A figure, and the cards that are done: no remedy asks for these coats to be other ones. */
 export interface FigureMendedInput extends FigureJudgedInput {
@@ -34,21 +25,11 @@ const MOST_OFFERED = 2;
 /** A figure's picture, judged; null where it has no body or was stopped. */
 async function judgedOf(
   sim: Simulator,
-  { job, paints, figureId, view }: FigureJudgedInput,
+  input: FigureJudgedInput,
   wanted: StillWanted,
 ): Promise<FigureJudgement | null> {
-  const standing = standingFigure(job, figureOf(job, { figureId }));
-  if (!standing) return null;
-  const shown: FigureShown = { job, paints, figureId, as: "paint", step: null };
-  const skins = await skinsOn(sim, shown, false, wanted);
-  if (!skins) return null;
-  const still = drawFigure(standing, figureOf(job, { figureId }), skins, view);
-  const parts = seatedSurfaces(job, figureId).map(({ id, name, volumes }) => ({
-    id,
-    name,
-    importance: volumes.importance,
-  }));
-  return judgeFigure(still, parts);
+  const made = await pictured(sim, input, wanted);
+  return made && judgeFigure(made.still, made.parts);
 }
 
 /** Remedies of a fault that do away with it and bring no other, tried on the figure itself; of each ladder the mildest. */
@@ -76,21 +57,11 @@ async function mending(
   return offered;
 }
 
-const inputSchema = () =>
-  object({
-    job: jobField(),
-    paints: paintsField(),
-    figureId: string().strict().required(),
-    view: pieceViewField()
-      .shape({ viewMm: number().strict().min(50).max(10000).nullable().defined() })
-      .required(),
-  });
-
 /** The figure as one: where the eye goes, which parts run together, what is alone. */
 export const figureJudged = defineQuestion<FigureJudgedInput, FigureJudgement>({
   id: "figureJudged",
   newestOnly: true,
-  schema: inputSchema(),
+  schema: figureJudgedSchema(),
   async run(input, { wanted }) {
     await bringWhatIsKept(seatedSurfaces(input.job, input.figureId));
     return judgedOf(await simulator, input, wanted);
@@ -105,7 +76,7 @@ export const figureMended = defineQuestion<FigureMendedInput, FigureMended, Figu
   id: "figureMended",
   newestOnly: true,
   behind: true,
-  schema: inputSchema().shape({ painted: paintedField() }),
+  schema: figureJudgedSchema().shape({ painted: paintedField() }),
   async run(input, { wanted, part }) {
     await bringWhatIsKept(seatedSurfaces(input.job, input.figureId));
     const sim = await simulator;

@@ -2,10 +2,12 @@ import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { figure } from "./figure";
 import { figureJudged, figureMended } from "./figureJudged";
+import { figureOtherwise } from "./figureOtherwise";
 import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
 import { guides } from "./guides";
 import { judge } from "./judge";
+import { lightOver } from "./lightOver";
 import { mainColours } from "./mainColours";
 import { mixes } from "./mixes";
 import { picture } from "./picture";
@@ -27,6 +29,7 @@ export const questions = {
   figureGltf,
   figureJudged,
   figureMended,
+  figureOtherwise,
   skin,
   warm,
   zonePictures,
@@ -37,6 +40,7 @@ export const questions = {
   mixes,
   glazes,
   start,
+  lightOver,
   wellAdditions,
   picture,
   mainColours,

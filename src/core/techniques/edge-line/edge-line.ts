@@ -9,7 +9,7 @@ import {
   type FilmBuffer,
   type LayContext,
 } from "../technique";
-import { cloud, wander } from "../texture";
+import { cloud, TILE_MOST, wanderer } from "../texture";
 
 /** The side of the brush drawn along sharp edges: it catches them, now broad, now not at all. */
 export const edgeLine = defineTechnique({
@@ -48,8 +48,9 @@ export const edgeLine = defineTechnique({
     layPasses(film, context.passes, random, (one, own) => drawOnce(one, context, params, own)),
 });
 
-/** Pressure at its greatest: the hand's own, and five times the spread of slow unevenness. */
-const MOST_PRESS = 0.75 + 5 * 0.35;
+/** Pressure comes and goes along the edge, and is uneven besides. */
+const [DRAWN, UNEVEN] = [0.75, 0.35] as const;
+const MOST_PRESS = DRAWN + UNEVEN * TILE_MOST;
 
 /** One pass along the edges. */
 function drawOnce(
@@ -65,11 +66,14 @@ function drawOnce(
   const lift = 1 - 2.2 * (params.broken / 100);
   // Ground this far from any edge gets nothing at the greatest pressure.
   const least = Math.max(0.02, 0.8 * narrow - 0.125 * MOST_PRESS);
+  const drawn = wanderer(seed);
   eachCell(context, random, (at, x, y, weight) => {
     if (edge[at]! < least) return;
-    const press = 0.75 * wander(seed, (x + 0.7 * y) / 1.4) + 0.35 * cloud(x, y);
-    const cover =
-      clamp((edge[at]! - narrow * 0.8) * 4 + 0.5 * press, 0, 1) * clamp((press + lift) * 1.6, 0, 1) * weight;
+    const near = (edge[at]! - narrow * 0.8) * 4;
+    const uneven = UNEVEN * cloud(x, y);
+    if (near + 0.5 * (uneven + DRAWN) <= 0) return;
+    const press = DRAWN * drawn((x + 0.7 * y) / 1.4) + uneven;
+    const cover = clamp(near + 0.5 * press, 0, 1) * clamp((press + lift) * 1.6, 0, 1) * weight;
     if (cover > 0.004) addFilm(film, at, passUm * (1 + 0.15 * press), Math.min(1, cover) * grid.inside[at]!);
   });
 }

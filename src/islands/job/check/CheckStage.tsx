@@ -136,7 +136,11 @@ function Whole({ whole, answer }: { readonly whole: boolean; readonly answer: Fi
         <Looked />
       )}
       <Box sx={{ bgcolor: "background.paper", borderTop: 1, borderColor: "divider", p: 2 }}>
-        {whole && answer ? <FigurePanel answer={answer} /> : !whole && <PieceNumbers />}
+        {whole && answer ? (
+          <FigurePanel answer={answer} figure={figureOf(job, surface)} />
+        ) : (
+          !whole && <PieceNumbers />
+        )}
       </Box>
     </Box>
   );

@@ -2,12 +2,14 @@ import { Box, Button, FormControlLabel, Switch, Tab, Tabs, Typography } from "@m
 import { useState } from "react";
 import type { Border } from "../../../core/figure/judge/borders";
 import type { PartLook } from "../../../core/figure/judge/looks";
+import type { Figure } from "../../../core/job";
 import { labToHex } from "../../../core/colour/spaces";
 import { formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
 import type { FigureJudgement } from "../../../core/figure/judge";
 import { showOnFigure, useFigureLook } from "../figure/figureLook";
 import { useJob } from "../jobStore";
+import { Otherwise } from "./Otherwise";
 
 const WANTED: Readonly<Record<PartLook["importance"], string>> = {
   "looked-at": "to be looked at",
@@ -146,10 +148,15 @@ function Colours({ echoes, balance }: Pick<FigureJudgement, "echoes" | "balance"
   );
 }
 
-const TABS = ["Where the eye goes", "Borders", "Colours and balance"] as const;
+const TABS = ["Where the eye goes", "Borders", "Colours and balance", "From afar, other eyes"] as const;
+
+interface Props {
+  readonly answer: FigureJudgement;
+  readonly figure: Figure;
+}
 
 /** What is told of the figure as one. */
-export function FigurePanel({ answer }: { readonly answer: FigureJudgement }) {
+export function FigurePanel({ answer, figure }: Props) {
   const [tab, setTab] = useState(0);
   return (
     <>
@@ -162,6 +169,7 @@ export function FigurePanel({ answer }: { readonly answer: FigureJudgement }) {
         {tab === 0 && <EyeOrder looks={answer.looks} />}
         {tab === 1 && <Borders borders={answer.borders} />}
         {tab === 2 && <Colours echoes={answer.echoes} balance={answer.balance} />}
+        {tab === 3 && <Otherwise figure={figure} />}
       </Box>
     </>
   );

@@ -4,6 +4,7 @@ import { act, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { FigureJudgement } from "../../../core/figure/judge";
 import type { Fault } from "../../../core/figure/judge/faults";
+import { LOOKED_FROM_MM, OTHER_EYES } from "../../../core/figure/judge/otherwise";
 import type { PartLook } from "../../../core/figure/judge/looks";
 import { remediesFor } from "../../../core/figure/judge/remedies";
 import { wholeSergeant } from "../../../data/demo/company";
@@ -48,14 +49,14 @@ function Judged() {
   return (
     <>
       <FigureFaults figure={figure} {...judged} />
-      {judged.answer && <FigurePanel answer={judged.answer} />}
+      {judged.answer && <FigurePanel answer={judged.answer} figure={figure} />}
       <FigureMarks answer={judged.answer} />
     </>
   );
 }
 
 /** Answers the newest question of a kind. */
-function answer(kind: "figureJudged" | "figureMended", value: unknown): void {
+function answer(kind: "figureJudged" | "figureMended" | "figureOtherwise", value: unknown): void {
   const asked = FakeWorker.of(kind).at(-1)!;
   act(() => asked.worker.tell({ kind: "answer", id: asked.id, value } as never));
 }
@@ -112,5 +113,39 @@ describe("the figure judged as one", () => {
     expect(screen.getByRole("tabpanel")).toHaveTextContent("again on Satchel");
     expect(screen.getByRole("tabpanel")).toHaveTextContent("found nowhere else");
     expect(screen.getByRole("tabpanel")).toHaveTextContent(/30.%, 60.%, 10.%/);
+  });
+
+  it("is told from afar and through other eyes, as it is turned now", async () => {
+    const { user } = show(<Judged />);
+    answer("figureJudged", judgement([]));
+    await user.click(screen.getByRole("tab", { name: "From afar, other eyes" }));
+    expect(FakeWorker.of("figureOtherwise").at(-1)!.input).toMatchObject({
+      view: { turnDeg: 90, tiltDeg: 40 },
+    });
+    const picture = { rgba: new Uint8ClampedArray(4), width: 1, height: 1, pxPerMm: 1, leftMm: 0, topMm: 0 };
+    const border = (one: string, other: string, ordinary: number, seen: number) => ({
+      one,
+      other,
+      ordinary,
+      seen,
+    });
+    const apart = [border("coat-skirt", "satchel", 12, 9)];
+    answer("figureOtherwise", {
+      distances: LOOKED_FROM_MM.map((mm) => ({ mm, picture })),
+      textures: [
+        { id: "coat-skirt", name: "Coat skirt", from: [6, 3, 0.8] },
+        { id: "strap", name: "Shoulder strap", from: [0.5, 0.4, 0.2] },
+      ],
+      eyes: OTHER_EYES.map((eyes) => ({
+        ...{ eyes, picture },
+        borders: eyes === "red-weak" ? [border("strap", "coat-skirt", 8, 2.5), ...apart] : apart,
+      })),
+    });
+    const panel = screen.getByRole("tabpanel");
+    expect(within(panel).getAllByRole("img")).toHaveLength(LOOKED_FROM_MM.length + OTHER_EYES.length);
+    expect(panel).toHaveTextContent(/gone from 120.cm/);
+    expect(panel).toHaveTextContent("plain");
+    expect(panel).toHaveTextContent("Shoulder strap and Coat skirt run together, 2.5 apart instead of 8.0");
+    expect(panel).toHaveTextContent("Coat skirt and Satchel are nearest, 9.0 apart instead of 12.0");
   });
 });

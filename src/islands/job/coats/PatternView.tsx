@@ -6,6 +6,7 @@ import { families, familyIn } from "../../../core/patterns";
 import { useEdit, usePaints } from "../jobStore";
 import { useJudged } from "../useJudged";
 import { useBuilt, useEditSurface } from "../useSurface";
+import { LightOver } from "./LightOver";
 import { FieldSetter } from "./setters/FieldSetter";
 import { setters } from "./setters";
 import type { SetterProps } from "./setters/setter";
@@ -73,6 +74,7 @@ export function PatternView({ surface }: { readonly surface: Surface }) {
         <Typography variant="h3" sx={{ flex: 1 }}>
           {family.label}
         </Typography>
+        <LightOver surface={surface} />
         <Button onClick={() => editSurface(surface.id, takePatternOff)}>Take the pattern off</Button>
       </Box>
       <Suspense fallback={<Typography sx={{ p: 2 }}>Opening the settings …</Typography>}>

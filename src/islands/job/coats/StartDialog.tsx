@@ -1,5 +1,4 @@
 import {
-  Alert,
   Box,
   Button,
   Dialog,
@@ -10,21 +9,16 @@ import {
   ToggleButtonGroup,
   Typography,
 } from "@mui/material";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import type { Surface } from "../../../core/job";
-import { partsText } from "../../../core/plan/cardText";
 import { schemeIds, schemes, type SchemeId } from "../../../core/schemes";
 import { AGES, LOOKS, MATERIALS, type Age, type Look, type Material } from "../../../core/schemes/scheme";
-import { startSurface, type FoundTone, type StartPlan } from "../../../core/schemes/start";
-import { counted, formatNumber } from "../../../core/units";
-import { Picture } from "../../../ui/Picture";
-import { usePrefs } from "../../../ui/prefs";
-import { SURROUNDS } from "../../../ui/theme";
-import { usePiece } from "../../useThumbnail";
+import { startSurface } from "../../../core/schemes/start";
+import { counted } from "../../../core/units";
 import { useDesign, useEdit, usePaints } from "../jobStore";
-import { SearchProgress } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { useView } from "../viewStore";
+import { PlanColumn } from "./PlanColumn";
 import { useStartPlan } from "./useStartPlan";
 
 /** One question with its answers in a row. */
@@ -64,68 +58,11 @@ export function Choice<T extends string>({
   );
 }
 
-const LOOK_NAMES: Readonly<Record<Look, string>> = {
+export const LOOK_NAMES: Readonly<Record<Look, string>> = {
   quiet: "quiet, for parts that stay back",
   plain: "as it is",
   striking: "draws the eye",
 };
-
-function Tone({ found }: { readonly found: FoundTone }) {
-  const paints = usePaints();
-  const { tone, goal, paint, parts, difference } = found;
-  return (
-    <Box component="li" sx={{ display: "flex", gap: 1, alignItems: "center", py: 0.3 }}>
-      <Box sx={{ display: "flex", width: 44, height: 24, flexShrink: 0 }}>
-        <Box sx={{ flex: 1, bgcolor: paint }} title={`painted ${paint}`} />
-        <Box sx={{ flex: 1, bgcolor: goal }} title={`seen ${goal}`} />
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
-        <Typography noWrap>
-          {tone.name}
-          {tone.clear ? ", clear" : ""}
-        </Typography>
-        <Typography variant="body2" noWrap>
-          {parts.length === 0
-            ? "no pot at hand: choose one afterwards"
-            : `${partsText(parts, paints)}, ${tone.clear ? "tints" : `off by ${formatNumber(difference, 1)}`}`}
-        </Typography>
-      </Box>
-    </Box>
-  );
-}
-
-function Preview({ surface, plan }: { readonly surface: Surface; readonly plan: StartPlan }) {
-  const design = useDesign();
-  const paints = usePaints();
-  const surround = usePrefs((prefs) => prefs.surround);
-  const job = useMemo(() => startSurface(design, surface.id, plan), [design, surface.id, plan]);
-  const piece = usePiece(job, paints, surface.id, { pxPerMm: 200, mostPx: 440 });
-  return (
-    <Box
-      sx={{
-        bgcolor: SURROUNDS[surround],
-        height: 230,
-        display: "grid",
-        placeItems: "center",
-        p: 1.5,
-        overflow: "hidden",
-      }}
-    >
-      {piece === undefined && (
-        <Typography role="status" sx={{ color: surround === "dark" ? "#fff" : "#1d1d1d" }}>
-          Simulating it
-        </Typography>
-      )}
-      {piece && (
-        <Picture
-          pixels={piece}
-          label="As it would be painted, simulated"
-          cssWidth={`${Math.min(440, (205 * piece.width) / piece.height)}px`}
-        />
-      )}
-    </Box>
-  );
-}
 
 /** Starts a surface from a scheme: one question each, and what the answers come to. */
 export function StartDialog({
@@ -145,18 +82,14 @@ export function StartDialog({
   const [own, setColour] = useState<string | null>(null);
   const scheme = schemes[schemeId];
   const colour = own ?? scheme.startColour;
-  const { planned, last, stop, again } = useStartPlan(design, paints, surface.id, schemeId, {
-    age,
-    look,
-    colour,
-  });
+  const kept = useStartPlan(design, paints, surface.id, schemeId, { age, look, colour });
   const schools = schemeIds.filter((id) => schemes[id].material === scheme.material);
   const pickMaterial = (material: Material) => {
     const first = schemeIds.find((id) => schemes[id].material === material);
     if (first) setScheme(first);
     setColour(null);
   };
-  const plan = planned.kind === "ready" ? planned.plan : null;
+  const plan = kept.planned.kind === "ready" ? kept.planned.plan : null;
   const start = () => {
     if (!plan) return;
     edit((job) => startSurface(job, surface.id, plan));
@@ -188,40 +121,7 @@ export function StartDialog({
           <Choice question="Which look?" answers={LOOKS} value={look} onChange={setLook} names={LOOK_NAMES} />
           <ColourGoal label="Its own colour" value={colour} onChange={setColour} />
         </Box>
-        <Box sx={{ display: "grid", gap: 1, alignContent: "start" }}>
-          {last ? <Preview surface={surface} plan={last} /> : <Box sx={{ height: 230 }} />}
-          {planned.kind === "failed" && (
-            <Alert severity="error" variant="outlined">
-              {planned.message}
-            </Alert>
-          )}
-          <Typography role="status">
-            {plan
-              ? `${counted(plan.coats.length, "coat")} in ${counted(plan.tones.length, "mix", "mixes")} of your own pots; left what is painted, right what is seen in the end.`
-              : planned.kind === "busy"
-                ? "Looking for mixes among your pots"
-                : planned.kind === "stopped"
-                  ? "Stopped. Nothing was changed."
-                  : ""}
-          </Typography>
-          {planned.kind === "busy" && (
-            <SearchProgress done={planned.done} total={planned.total} onCancel={stop} />
-          )}
-          {planned.kind === "stopped" && (
-            <Button variant="outlined" onClick={again} sx={{ justifySelf: "start" }}>
-              Look again
-            </Button>
-          )}
-          <Box
-            component="ul"
-            aria-label="Its tones"
-            sx={{ opacity: plan ? 1 : 0.5, listStyle: "none", m: 0, p: 0 }}
-          >
-            {last?.tones.map((found) => (
-              <Tone key={found.key} found={found} />
-            ))}
-          </Box>
-        </Box>
+        <PlanColumn surfaceId={surface.id} kept={kept} put={startSurface} />
       </DialogContent>
       <DialogActions>
         <Typography variant="body2" sx={{ flex: 1, px: 2 }}>

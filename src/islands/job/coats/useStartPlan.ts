@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import type { Job, Paint } from "../../../core/job";
 import type { SchemeId } from "../../../core/schemes";
-import type { SchemeAnswers } from "../../../core/schemes/scheme";
+import type { Look, SchemeAnswers } from "../../../core/schemes/scheme";
 import type { StartPlan, StartProgress } from "../../../core/schemes/start";
 import { taskWorker } from "../../../worker/client";
 
@@ -21,7 +21,34 @@ export interface AskedPlan {
   readonly stop: () => void;
 }
 
-/** Works a scheme out in the worker; a plan of a surface, or why there is none. */
+/** Hears of a plan that a worker was asked for. */
+interface PlanHearing {
+  readonly answer: (plan: StartPlan) => void;
+  readonly failed: (message: string) => void;
+  readonly dropped: () => void;
+  readonly progress: (done: number, total: number) => void;
+}
+
+/** A plan that the worker is asked for, or why there is none. @param ask gives the question's number */
+function asked(
+  ask: (hearing: PlanHearing) => number,
+  onProgress: (progress: StartProgress) => void,
+): AskedPlan {
+  let id = 0;
+  const planned = new Promise<Planned>((resolve) => {
+    id = ask({
+      answer: (plan) => resolve({ kind: "ready", plan }),
+      failed: (message) => resolve({ kind: "failed", message }),
+      dropped: () => resolve({ kind: "stopped" }),
+      progress: (done, total) => onProgress({ done, total }),
+    });
+  });
+  return { planned, stop: () => taskWorker().cancel(id) };
+}
+
+type AskPlan = (onProgress: (progress: StartProgress) => void) => AskedPlan;
+
+/** Works a scheme out in the worker. */
 export function askPlan(
   job: Job,
   paints: readonly Paint[],
@@ -30,17 +57,8 @@ export function askPlan(
   answers: SchemeAnswers,
   onProgress: (progress: StartProgress) => void = () => undefined,
 ): AskedPlan {
-  let id = 0;
-  const planned = new Promise<Planned>((resolve) => {
-    const input = { job, paints, surfaceId, schemeId, answers };
-    id = taskWorker().ask("start", input, {
-      answer: (plan) => resolve({ kind: "ready", plan }),
-      failed: (message) => resolve({ kind: "failed", message }),
-      dropped: () => resolve({ kind: "stopped" }),
-      progress: (done, total) => onProgress({ done, total }),
-    });
-  });
-  return { planned, stop: () => taskWorker().cancel(id) };
+  const input = { job, paints, surfaceId, schemeId, answers };
+  return asked((hearing) => taskWorker().ask("start", input, hearing), onProgress);
 }
 
 export interface KeptPlan {
@@ -51,41 +69,64 @@ export interface KeptPlan {
   readonly again: () => void;
 }
 
-/** Keeps a scheme worked out for a surface while its answers change; a changed answer stops the search before. */
-export function useStartPlan(
-  job: Job,
-  paints: readonly Paint[],
-  surfaceId: string,
-  schemeId: SchemeId,
-  answers: SchemeAnswers,
-): KeptPlan {
+/** Keeps what is asked worked out; another question stops the search before. @param ask the same while nothing changes */
+function useKept(ask: AskPlan): KeptPlan {
   const [planned, setPlanned] = useState<Planned>(BEGUN);
   const [last, setLast] = useState<StartPlan | null>(null);
   const [round, setRound] = useState(0);
   const [running, setRunning] = useState<AskedPlan | null>(null);
-  const { age, look, colour } = answers;
   useEffect(() => {
-    let asked: AskedPlan | null = null;
+    let current: AskedPlan | null = null;
     const timer = setTimeout(() => {
       setPlanned(BEGUN);
-      asked = askPlan(job, paints, surfaceId, schemeId, { age, look, colour }, (progress) => {
-        if (asked) setPlanned({ kind: "busy", ...progress });
+      current = ask((progress) => {
+        if (current) setPlanned({ kind: "busy", ...progress });
       });
-      setRunning(asked);
-      const own = asked;
+      setRunning(current);
+      const own = current;
       void own.planned.then((made) => {
-        if (asked !== own) return;
+        if (current !== own) return;
         setPlanned(made);
         if (made.kind === "ready") setLast(made.plan);
       });
     }, PAUSE_MS);
     return () => {
-      asked?.stop();
-      asked = null;
+      current?.stop();
+      current = null;
       clearTimeout(timer);
     };
-  }, [job, paints, surfaceId, schemeId, age, look, colour, round]);
+  }, [ask, round]);
   const stop = useCallback(() => running?.stop(), [running]);
   const again = useCallback(() => setRound((now) => now + 1), []);
   return { planned, last, stop, again };
+}
+
+/** Keeps a scheme worked out for a surface while its answers change. */
+export function useStartPlan(
+  job: Job,
+  paints: readonly Paint[],
+  surfaceId: string,
+  schemeId: SchemeId,
+  { age, look, colour }: SchemeAnswers,
+): KeptPlan {
+  return useKept(
+    useCallback<AskPlan>(
+      (onProgress) => askPlan(job, paints, surfaceId, schemeId, { age, look, colour }, onProgress),
+      [job, paints, surfaceId, schemeId, age, look, colour],
+    ),
+  );
+}
+
+/** Keeps light and shade over a surface worked out. */
+export function useLightOver(job: Job, paints: readonly Paint[], surfaceId: string, look: Look): KeptPlan {
+  return useKept(
+    useCallback<AskPlan>(
+      (onProgress) =>
+        asked(
+          (hearing) => taskWorker().ask("lightOver", { job, paints, surfaceId, look }, hearing),
+          onProgress,
+        ),
+      [job, paints, surfaceId, look],
+    ),
+  );
 }

@@ -4,11 +4,13 @@ import { paintedCards } from "../../../core/checks/painted";
 import type { Remedy } from "../../../core/checks/finding";
 import type { FigureJudgement } from "../../../core/figure/judge";
 import type { Fault } from "../../../core/figure/judge/faults";
-import { simulationWorker, taskWorker } from "../../../worker/client";
-import type { FigureJudgedInput, FigureMended } from "../../../worker/questions/figureJudged";
+import { taskWorker } from "../../../worker/client";
+import type { FigureJudgedInput } from "../../../worker/figurePictured";
+import type { FigureMended } from "../../../worker/questions/figureJudged";
 import { useHistory } from "../historyStore";
 import { useJob, usePaints } from "../jobStore";
 import { SIDES } from "./figureLook";
+import { useFigureAnswer } from "./useFigureAnswer";
 
 /** Longest side of the picture that is judged, pixels: as much as an eye has of a figure at arm's length. */
 const JUDGED_PX = 340;
@@ -28,30 +30,6 @@ export interface FigureJudgedState {
   readonly busy: boolean;
   readonly trying: boolean;
   readonly failed: string | null;
-}
-
-interface Answered extends Pick<FigureJudgedState, "answer" | "failed"> {
-  readonly done: FigureJudgedInput | null;
-}
-
-/** Asks a worker as long as somebody looks, and stops it then. */
-function useJudgement(asked: FigureJudgedInput, wanted: boolean): Answered {
-  const [seen, setSeen] = useState<Answered>({ answer: null, failed: null, done: null });
-  useEffect(() => {
-    if (!wanted) return;
-    // Where the figure is painted its pieces are there already.
-    const worker = simulationWorker();
-    const id = worker.ask("figureJudged", asked, {
-      answer: (answer) => setSeen({ answer, failed: null, done: asked }),
-      dropped: () => setSeen((now) => ({ ...now, done: asked })),
-      failed: (failed) => setSeen({ answer: null, failed, done: asked }),
-    });
-    return () => {
-      worker.forget(id);
-      worker.cancel(id);
-    };
-  }, [asked, wanted]);
-  return seen;
 }
 
 interface Mended {
@@ -97,7 +75,7 @@ export function useFigureJudged(figure: Figure, wanted: boolean): FigureJudgedSt
     }),
     [job, paints, figure.id, figure.viewingDistanceMm, front],
   );
-  const { answer, failed, done } = useJudgement(asked, wanted);
+  const { answer, failed, done } = useFigureAnswer("figureJudged", asked, wanted);
   const current = wanted && done === asked ? answer : null;
   const mended = useMended(asked, current);
   const isOf = mended.of === answer;
