@@ -1,6 +1,7 @@
 import { figureOf, type Job, type Paint, type Surface } from "../job";
 import { familyOf } from "../patterns";
 import { deriveCoats, mergeCoats } from "../patterns/derive";
+import { withoutOver } from "../schemes/lightOver";
 import { buildForm } from "../surface/forms/buildForm";
 import { withSurface } from "./surfaces";
 
@@ -33,12 +34,14 @@ export function putPattern(job: Job, surfaceId: string, familyId: string, paints
   return withSurface(derived, surfaceId, (now) => ({ ...now, coats: [...own, ...now.coats] }));
 }
 
-/** Takes a surface's pattern off; its coats are parked and come back as they were with the same pattern. */
-export const takePatternOff = (surface: Surface): Surface => ({
-  ...surface,
-  ...mergeCoats(surface, [], null),
-  pattern: null,
-});
+/**
+ * Takes a surface's pattern off; its coats are parked and come back as they were with the same pattern. Light and shade
+ * that was laid over it goes with it: it lies within marks that are not there any more.
+ */
+export function takePatternOff(surface: Surface): Surface {
+  const bare = withoutOver(surface);
+  return { ...bare, ...mergeCoats(bare, [], null), pattern: null };
+}
 
 /** The surface with its pattern's settings changed; the same surface where it has no pattern. */
 export const withParams = (surface: Surface, change: (params: unknown) => unknown): Surface =>

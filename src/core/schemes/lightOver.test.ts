@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { reedScout, wholeSergeant } from "../../data/demo/company";
 import { demoShelf } from "../../data/demo/shelf";
-import { withParams } from "../edits/patterns";
+import { takePatternOff, withParams } from "../edits/patterns";
 import { parseJob } from "../formats/job-json/jobSchema";
 import { opticsOfMix } from "../colour/appearance";
 import { masstone } from "../colour/film";
@@ -126,6 +126,11 @@ describe.each(CASES)("light and shade over %s", (_name, job) => {
       once.surfaces[0]!.coats.length,
     );
     expect(takeOverOff(once, id).surfaces).toEqual(job.surfaces);
+  });
+
+  it("goes with the pattern when that is taken off, and the pattern comes back as it was", () => {
+    const [surface] = layOver(job, id, planOf(job, "plain")).surfaces;
+    expect(takePatternOff(surface!)).toEqual(takePatternOff(job.surfaces[0]!));
   });
 
   it("moves more the more it is to be looked at", () => {

@@ -52,12 +52,16 @@ const SHADE_KEY = `${OWN}shade`;
 export const isOver = (surfaceId: string, coatId: string): boolean =>
   coatId.startsWith(`${surfaceId}-${OWN}`);
 
+/** A surface without the light and shade over it. */
+export const withoutOver = (surface: Surface): Surface => ({
+  ...surface,
+  coats: surface.coats.filter(({ id }) => !isOver(surface.id, id)),
+});
+
 /** Takes the light and shade over a surface off. */
 export const takeOverOff = (job: Job, surfaceId: string): Job => ({
   ...job,
-  surfaces: job.surfaces.map((one) =>
-    one.id === surfaceId ? { ...one, coats: one.coats.filter(({ id }) => !isOver(one.id, id)) } : one,
-  ),
+  surfaces: job.surfaces.map((one) => (one.id === surfaceId ? withoutOver(one) : one)),
 });
 
 function surfaceIn({ surfaces }: Job, surfaceId: string): Surface {
