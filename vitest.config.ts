@@ -3,6 +3,10 @@ import { defineConfig } from "vitest/config";
 const pages = ["src/**/*.test.tsx"];
 /** Puts stand-ins for server and browser back after each test. */
 const CLEAN = "src/islands/testing/clean.ts";
+/** `npm test` has the core's tests bundled before they run (scripts/core-tests.mjs); all else runs the sources. */
+const core = process.env.CRENNA_BUNDLED
+  ? { from: "build/core", ending: "js", external: [/build\/core\/chunks\//] }
+  : { from: "src/core", ending: "ts", external: [] };
 const common = { testTimeout: 180_000, hookTimeout: 180_000 };
 
 export default defineConfig({
@@ -25,9 +29,10 @@ export default defineConfig({
         test: {
           ...common,
           name: "core",
-          include: ["src/core/**/*.test.ts"],
+          include: [`${core.from}/**/*.test.${core.ending}`],
           // As in the worker: surfaces on a figure stand in its light.
-          setupFiles: ["src/core/figure/rooms.ts"],
+          setupFiles: [`${core.from}/figure/rooms.${core.ending}`],
+          server: { deps: { external: core.external } },
           // Nothing here leaves anything behind for the next file, so that modules are loaded once.
           isolate: false,
         },

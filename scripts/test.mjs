@@ -3,7 +3,7 @@ import { spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { bin, checkNode, noteInstalled, packagesInstalled, root, run, runTogether } from "./tools.mjs";
+import { bin, checkNode, noteInstalled, packagesInstalled, root, runTogether } from "./tools.mjs";
 
 /**
  * Debian's packages the tests need, by the commands that do: the first is what the package brings. Chromium without its
@@ -85,8 +85,28 @@ const checks = [
   { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
 ];
 
-/** Sets up what the sources are checked and built with, then does all of that side by side, so that no core waits. */
-async function checked() {
+/** With more room for young objects the linter collects them less often: a fifth of its work. */
+const lint = { title: "Lint", args: ["--max-semi-space-size=128", bin("eslint/bin/eslint.js"), "."] };
+
+const unitTests = {
+  title: "Unit tests",
+  args: [
+    bin("vitest/vitest.mjs"),
+    "run",
+    "--reporter=default",
+    "--reporter=json",
+    "--outputFile.json=build/reports/unit.json",
+  ],
+  env: { CRENNA_BUNDLED: "1" },
+  shown: true,
+};
+
+/**
+ * Sets up what the sources are checked and built with, then does all of that side by side, so that no core waits. The
+ * linter takes longest: unit tests begin as soon as everything else is done.
+ * @param database its compilation, which is under way
+ */
+async function checkedAndTested(database) {
   await runTogether([
     ...(fresh ? [npm("Packages' own set-up", "rebuild", "esbuild", "sharp")] : []),
     { title: "Film kernel", args: ["scripts/build-wasm.mjs"] },
@@ -94,10 +114,19 @@ async function checked() {
   // The linter reads types that are made from the pages.
   await runTogether([{ title: "Types of the pages", args: [bin("astro/astro.js"), "sync"] }]);
   await runTogether([
-    // With more room for young objects it collects them less often: a fifth of its work.
-    { title: "Lint", args: ["--max-semi-space-size=128", bin("eslint/bin/eslint.js"), "."] },
-    ...checks,
-    { title: "Building", args: ["scripts/build.mjs"] },
+    lint,
+    {
+      start: async () => {
+        await runTogether([
+          ...checks,
+          { title: "Building", args: ["scripts/build.mjs"] },
+          { title: "The core's tests in bundles", args: ["scripts/core-tests.mjs"] },
+          { title: "The database", start: () => database },
+        ]);
+        if (fresh) noteInstalled();
+        await runTogether([unitTests]);
+      },
+    },
   ]);
 }
 
@@ -114,18 +143,9 @@ await runTogether([
 ]);
 mkdirSync(path.join(root, "build/reports"), { recursive: true });
 // The database's compilation takes one core for a minute: it begins first, and what needs no database goes on beside it.
-await runTogether([
-  ...(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
-  { title: "What needs no database", start: checked },
-]);
-if (fresh) noteInstalled();
-run("Unit tests", process.execPath, [
-  bin("vitest/vitest.mjs"),
-  "run",
-  "--reporter=default",
-  "--reporter=json",
-  "--outputFile.json=build/reports/unit.json",
-]);
+await checkedAndTested(
+  runTogether(fresh ? [npm("Compiling the database", "rebuild", "better-sqlite3")] : []),
+);
 await runTogether(
   HALVES.map(({ half, specs, env }) => ({
     title: `Browser tests ${half}`,

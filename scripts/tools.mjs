@@ -20,16 +20,22 @@ export function run(title, command, args, env = {}) {
 
 const took = (started) => `${Math.round((performance.now() - started) / 1000)} s`;
 
+/** What was started and still runs: it ends with this process. */
+const running = new Set();
+process.on("exit", () => running.forEach((child) => child.kill()));
+
 /** Runs a command with its output shown when it has ended, or at once where asked. @returns its exit code */
 const ended = ({ title, command = process.execPath, args, env = {}, shown = false }) =>
   new Promise((resolve) => {
     const started = performance.now();
     const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
+    running.add(child);
     const chunks = [];
     const take = (stream) => (chunk) => (shown ? stream.write(chunk) : chunks.push(chunk));
     child.stdout.on("data", take(process.stdout));
     child.stderr.on("data", take(process.stderr));
     child.on("close", (status) => {
+      running.delete(child);
       if (!shown)
         process.stdout.write(`\n== ${title}, ${took(started)}\n${Buffer.concat(chunks).toString()}`);
       resolve(status);

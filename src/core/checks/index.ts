@@ -176,9 +176,14 @@ const asFindings = (surface: Surface, found: readonly Found[]): Finding[] =>
   );
 
 /** What is found on a surface, its remedies still to be tried; what is wrong with it where it cannot be looked at. */
-function lookAt(job: Job, surface: Surface, paints: readonly Paint[]): Found[] | InputError {
+function lookAt(
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+  only: string | null = null,
+): Found[] | InputError {
   try {
-    return foundOn(job, surface, paints);
+    return foundOn(job, surface, paints, only);
   } catch (error) {
     // Sizes and settings that cannot be used are expected; a slip in code is not, and is shown as one.
     if (error instanceof InputError) return error;
@@ -202,9 +207,16 @@ function atOnce<T>(steps: Generator<unknown, T>): T {
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
 
-/** All findings on one surface, worst first; every remedy offered cures its finding. */
-export const checkSurface = (job: Job, surface: Surface, paints: readonly Paint[]): Finding[] =>
-  atOnce(cured(job, surface, paints, lookAt(job, surface, paints)));
+/**
+ * All findings on one surface, worst first; every remedy offered cures its finding.
+ * @param only id of the one check that is asked, null for all
+ */
+export const checkSurface = (
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+  only: string | null = null,
+): Finding[] => atOnce(cured(job, surface, paints, lookAt(job, surface, paints, only)));
 
 /**
  * All findings of a job, worst first, in small steps, so that whoever asked can go on in between.

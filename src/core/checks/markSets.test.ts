@@ -18,7 +18,8 @@ import { techniqueIds, techniques, type TechniqueId } from "../techniques";
 import { cellAt } from "../techniques/scatter";
 import { onGround } from "../techniques/testing";
 import { applyRemedy } from "./applyRemedy";
-import { checkJob } from ".";
+import { evenness } from "./evenness";
+import { checkSurface } from ".";
 
 const demo = ferrySergeant();
 const withSingles = techniqueIds.filter((id) => techniques[id].singles);
@@ -40,8 +41,9 @@ function jobOf(id: TechniqueId, params: Readonly<Record<string, number>>, seed =
   return { ...demo, surfaces: [piece] };
 }
 
-const found = (job: Job) =>
-  checkJob(job, demoShelf).filter(({ id, coatId }) => id.includes("/evenness/") && coatId === "marks");
+const toldOf = (job: Job) =>
+  job.surfaces.flatMap((surface) => checkSurface(job, surface, demoShelf, evenness.id));
+const found = (job: Job) => toldOf(job).filter(({ coatId }) => coatId === "marks");
 const faultsOf = (job: Job) => found(job).map(({ id }) => id.split("/").at(-1));
 
 describe.each(withSingles)("single marks of %s", (id) => {
@@ -113,8 +115,7 @@ describe("marks of what is offered", () => {
       }),
     );
     for (const job of [...demoJobs(), ...started]) {
-      const told = checkJob(job, demoShelf).filter(({ id }) => id.includes("/evenness/"));
-      const own = told.filter(({ coatId }) =>
+      const own = toldOf(job).filter(({ coatId }) =>
         job.surfaces.some(({ coats }) =>
           coats.some(({ id, place }) => id === coatId && place.kind !== "pattern"),
         ),

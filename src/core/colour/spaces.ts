@@ -70,6 +70,14 @@ export const labToHex = (lab: Triple): string => {
 /** CIELAB of a reflectance under D65, 2° observer. */
 export const spectrumToLab = (spectrum: Spectrum): Triple => xyzToLab(spectrumToXyz(spectrum));
 
+/** CIE L* of a reflectance under D65, 2° observer; `from`: where its bands begin among others. */
+export function spectrumToLightness(spectrum: Spectrum, from = 0): number {
+  const weights = XYZ_WEIGHTS[1];
+  let y = 0;
+  for (let band = 0; band < BANDS; band++) y += weights[band]! * spectrum[from + band]!;
+  return 116 * labCurve(y) - 16;
+}
+
 /** Moves a linear colour outside sRGB towards the grey of its own luminance until it fits: keeps hue and lightness. */
 export function fitGamut([r, g, b]: Triple): Triple {
   const y = Math.min(1, Math.max(0, 0.2126 * r + 0.7152 * g + 0.0722 * b));

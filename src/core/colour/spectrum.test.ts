@@ -2,7 +2,14 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { BANDS, MAX_REFLECTANCE, MIN_REFLECTANCE } from "./bands";
 import { averageLight, hexToSpectrum, linearToSpectrum, uniformSpectrum } from "./spectrum";
-import { fitGamut, hexToLinear, spectrumToHex, spectrumToLab, spectrumToLinear } from "./spaces";
+import {
+  fitGamut,
+  hexToLinear,
+  spectrumToHex,
+  spectrumToLab,
+  spectrumToLightness,
+  spectrumToLinear,
+} from "./spaces";
 
 const LEVELS = [0, 51, 102, 153, 204, 255];
 const cube = LEVELS.flatMap((r) => LEVELS.flatMap((g) => LEVELS.map((b) => [r, g, b] as const)));
@@ -30,6 +37,14 @@ describe("spectra from colours", () => {
       }),
       { numRuns: 100 },
     );
+  });
+
+  it("has the lightness of its L*a*b*, wherever its bands stand among others", () => {
+    const rows = [0.02, 0.2, 0.7].map((share) => linearToSpectrum([share, 0.3, 1 - share]));
+    const all = Float64Array.from(rows.flatMap((row) => [...row]));
+    rows.forEach((row, at) => {
+      expect(spectrumToLightness(all, at * BANDS)).toBeCloseTo(spectrumToLab(row)[0], 9);
+    });
   });
 
   it("sees a perfect white as L* 100 without chroma", () => {

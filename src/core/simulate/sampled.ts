@@ -1,7 +1,7 @@
 import { BANDS } from "../colour/bands";
 import { primerSpectrum } from "../colour/appearance";
 import { ciede2000 } from "../colour/difference";
-import { spectrumToLab, type Triple } from "../colour/spaces";
+import { spectrumToLab, spectrumToLightness, type Triple } from "../colour/spaces";
 import { lightOf } from "../figure/light";
 import { figureOf, mixById, type Coat, type Job, type Paint, type Surface } from "../job";
 import { reliefKey } from "../surface/keptHeights";
@@ -56,6 +56,13 @@ function spread(cells: readonly number[], most: number): number[] {
   return Array.from({ length: Math.min(most, cells.length) }, (_, at) => cells[Math.floor(at * stride)]!);
 }
 
+/** Cells that lie on the panel. */
+function panelCells(inside: Float32Array): number[] {
+  const cells: number[] = [];
+  for (let at = 0; at < inside.length; at++) if (inside[at]! > 0.5) cells.push(at);
+  return cells;
+}
+
 function coveredCells({ cover }: FilmPlanes, inside: Float32Array): number[] {
   const cells: number[] = [];
   for (let at = 0; at < cover.length; at++) if (cover[at]! >= COVERED && inside[at]! > 0.5) cells.push(at);
@@ -85,6 +92,12 @@ const meanOf = (values: readonly number[]) =>
 
 const meanLab = (labs: readonly Triple[]): Triple =>
   [0, 1, 2].map((axis) => meanOf(labs.map((lab) => lab[axis]!))) as unknown as Triple;
+
+function meanLightness(spectra: Float64Array, places: readonly number[]): number {
+  let sum = 0;
+  for (const k of places) sum += spectrumToLightness(spectra, k * BANDS);
+  return places.length > 0 ? sum / places.length : 0;
+}
 
 function changeOf(before: readonly Triple[], after: readonly Triple[]): number {
   const changes = before.map((lab, at) => ciede2000(lab, after[at]!)).sort((a, b) => b - a);
@@ -118,8 +131,7 @@ function sample(job: Job, surface: Surface, paints: readonly Paint[]): SampledSu
   const glance = glanceAt(job, surface);
   const { inside } = glance.grid;
   const stack = withTables(glance.coats, job, paints);
-  const panel = [...inside.keys()].filter((at) => inside[at]! > 0.5);
-  const whole = spread(panel, WHOLE);
+  const whole = spread(panelCells(inside), WHOLE);
   const picked = stack.map(({ film }) => spread(coveredCells(film, inside), PER_COAT));
   const cells = [...new Set([...whole, ...picked.flat()])];
   const place = new Map(cells.map((cell, k) => [cell, k]));
@@ -133,7 +145,7 @@ function sample(job: Job, surface: Surface, paints: readonly Paint[]): SampledSu
     const before = labs(own[index]!);
     layOver(spectra, cells, laid);
     const after = labs(own[index]!);
-    own.forEach((list, at) => lightness[at]!.push(meanOf(list.map((k) => labOf(spectra, k)[0]))));
+    own.forEach((list, at) => lightness[at]!.push(meanLightness(spectra, list)));
     return { before, after };
   });
   const showing = stillShowing(stack, inside);

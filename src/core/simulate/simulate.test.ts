@@ -12,6 +12,7 @@ import { createFilmBuffer } from "../techniques/technique";
 import { buildUp, filmAt, packFilm } from "./planes";
 import { cutSection } from "./section";
 import { Simulator, type SpecimenRequest } from "./simulator";
+import { sameBytes } from "./testing";
 
 const job = ferrySergeant();
 const always = () => Promise.resolve(true);
@@ -37,14 +38,14 @@ describe("what a piece wears in space", () => {
     for (const change of [{ map: "light" }, { map: "wear" }, { viewMm: 1200 }, {}] as const) {
       const { laid, picture } = await preview(change, simulator);
       const skin = simulator.skin(request(change), laid);
-      expect(skin.rgba).toEqual(picture.rgba);
+      expect(sameBytes(skin.rgba, picture.rgba)).toBe(true);
       expect(skin.lit).toBe(false);
       const lit = simulator.skin(request({ ...change, lit: true }), laid);
-      expect(lit.rgba).toEqual(picture.rgba);
+      expect(sameBytes(lit.rgba, picture.rgba)).toBe(true);
       expect(lit.lit).toBe(true);
     }
     const [near, far] = [await preview({}, simulator), await preview({ viewMm: 1200 }, simulator)];
-    expect(far.picture.rgba).not.toEqual(near.picture.rgba);
+    expect(sameBytes(far.picture.rgba, near.picture.rgba)).toBe(false);
   });
 });
 
@@ -144,13 +145,13 @@ describe("the compositor", () => {
 describe("the simulator", () => {
   it("gives the same picture for the same job, and another for another seed", async () => {
     const one = (await preview()).picture.rgba;
-    expect(one).toEqual((await preview()).picture.rgba);
+    expect(sameBytes(one, (await preview()).picture.rgba)).toBe(true);
     const surface = job.surfaces[0]!;
     const other = {
       ...job,
       surfaces: [{ ...surface, coats: surface.coats.map((coat) => ({ ...coat, seed: coat.seed + 1 })) }],
     };
-    expect((await preview({ job: other })).picture.rgba).not.toEqual(one);
+    expect(sameBytes((await preview({ job: other })).picture.rgba, one)).toBe(false);
   });
 
   it("lays anew only what an edit touches", async () => {
@@ -175,7 +176,7 @@ describe("the simulator", () => {
     };
     const third = await preview({ job: recoloured }, simulator);
     expect(third.laid.coats.every(({ film }, at) => film === first.coats[at]!.film)).toBe(true);
-    expect(third.picture.rgba).not.toEqual((await preview({}, simulator)).picture.rgba);
+    expect(sameBytes(third.picture.rgba, (await preview({}, simulator)).picture.rgba)).toBe(false);
   });
 
   it("stops when it is no longer wanted", async () => {

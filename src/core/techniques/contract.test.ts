@@ -8,6 +8,7 @@ import { completeParams } from "../params";
 import { settMarks } from "../patterns/sett/marks";
 import { settLayout } from "../patterns/sett/testing";
 import { createRandom } from "../random";
+import { sameBytes } from "../simulate/testing";
 import { createFilmBuffer } from "./technique";
 import { forms } from "../surface/forms";
 import { buildGrid, inLight, type SurfaceGrid } from "../surface/grid";
@@ -59,11 +60,8 @@ function lay(
   return film;
 }
 
-/** Two films in every byte; far quicker than a cell by cell comparison with a report. */
 const sameFilm = (a: FilmBuffer, b: FilmBuffer): boolean =>
-  [a.volumeUm, a.cover].every((plane, at) =>
-    Buffer.from(plane.buffer).equals(Buffer.from([b.volumeUm, b.cover][at]!.buffer)),
-  );
+  sameBytes(a.volumeUm, b.volumeUm) && sameBytes(a.cover, b.cover);
 
 const volume = (film: { volumeUm: Float32Array }) => film.volumeUm.reduce((a, b) => a + b, 0);
 
