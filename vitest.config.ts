@@ -42,8 +42,19 @@ export default defineConfig({
           ...common,
           name: "server",
           setupFiles: [CLEAN],
-          include: ["src/**/*.test.ts", "tests/unit/**/*.test.ts"],
-          exclude: [...pages, "src/core/**"],
+          include: ["src/{data,server,worker,pages}/**/*.test.ts", "tests/unit/**/*.test.ts"],
+          // Each file has a folder and servers of its own, and puts back what it stubs.
+          isolate: false,
+        },
+      },
+      {
+        test: {
+          ...common,
+          // What pages keep while they are open: each file starts from none of it.
+          name: "state",
+          setupFiles: [CLEAN],
+          include: ["src/**/*.test.ts"],
+          exclude: [...pages, "src/{core,data,server,worker,pages}/**"],
         },
       },
     ],

@@ -1,3 +1,4 @@
+import { withPairs } from "../../src/core/figure/pairs";
 import { drawFigure, FIGURE_TILT } from "../../src/core/figure/figureStill";
 import { standingFigure } from "../../src/core/figure/standingFigure";
 import type { Job, Paint } from "../../src/core/job";
@@ -12,7 +13,7 @@ const DISTANCES = [200, 600, 1200] as const;
 async function skinsOf(job: Job, paints: readonly Paint[]): Promise<Map<string, PieceSkin>> {
   const sim = new Simulator(await startKernel());
   const skins = new Map<string, PieceSkin>();
-  for (const { id: surfaceId } of job.surfaces) {
+  for (const { id: surfaceId } of withPairs(job).surfaces) {
     const request = { job, paints, surfaceId, upTo: null, lit: true, mostCells: 400_000 };
     const laid = await sim.lay(request, false, () => Promise.resolve(true));
     skins.set(surfaceId, sim.skin(request, laid!));

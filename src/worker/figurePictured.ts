@@ -5,7 +5,7 @@ import { standingFigure } from "../core/figure/standingFigure";
 import { figureOf } from "../core/job";
 import type { Simulator, StillWanted } from "../core/simulate/simulator";
 import { jobField, paintsField } from "./checked";
-import { seatedSurfaces, skinsOn, type FigureShown } from "./figureSkins";
+import { skinsOn, type FigureShown } from "./figureSkins";
 import { pieceViewField } from "./pieceView";
 
 /** A figure, and from where and how large it is judged. */
@@ -42,7 +42,8 @@ export async function pictured(
   const shown: FigureShown = { job, paints, figureId, as: "paint", step: null };
   const skins = await skinsOn(sim, shown, false, wanted);
   if (!skins) return null;
-  const parts = seatedSurfaces(job, figureId).map(({ id, name, volumes }) => ({
+  const own = job.surfaces.filter(({ figureId: id, seat }) => id === figureId && seat !== null);
+  const parts = own.map(({ id, name, volumes }) => ({
     id,
     name,
     importance: volumes.importance,

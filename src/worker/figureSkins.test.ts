@@ -48,7 +48,7 @@ describe("what a figure's pieces wear", () => {
       expect(coloursOf(skin).size).toBe(1);
       expect(coloursOf(painted.get(id)!).size).toBeGreaterThan(10);
     }
-    expect(primed.size).toBe(4);
+    expect(primed.size).toBe(5);
   });
 
   it("primed black and sprayed white from above is grey under the lamp, brighter where it faces up", async () => {
@@ -154,7 +154,7 @@ describe("a figure painted by several workers", () => {
 
   it("gives nothing to one that has not started, and nothing at all once it is not wanted", async () => {
     const starting = { ...helperHere(), ready: () => false };
-    expect((await paint(4, [starting]))!.size).toBe(4);
+    expect((await paint(4, [starting]))!.size).toBe(5);
     expect(starting.given).toEqual([]);
     let asked = 0;
     expect(await paint(5, [helperHere()], () => Promise.resolve(++asked < 4))).toBeNull();

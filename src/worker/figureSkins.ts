@@ -1,5 +1,6 @@
 import type { PieceSkin } from "../core/piece/skin";
 import { figureOf, type Job, type Mix, type Paint, type Surface } from "../core/job";
+import { surfaceIdOf, withPairs } from "../core/figure/pairs";
 import { lightOf } from "../core/figure/light";
 import { InputError } from "../core/errors";
 import { buildForm } from "../core/surface/forms/buildForm";
@@ -49,9 +50,9 @@ function recall(key: string): PieceSkin | null {
   return known;
 }
 
-/** Surfaces of a job's figure that are seated, in the job's order. */
+/** Surfaces of a job's figure that are seated, in the job's order, both pieces of a pair. */
 export const seatedSurfaces = (job: Job, figureId: string): Surface[] =>
-  job.surfaces.filter((surface) => surface.figureId === figureId && surface.seat !== null);
+  withPairs(job).surfaces.filter((surface) => surface.figureId === figureId && surface.seat !== null);
 
 /**
  * As what a figure is shown: with its paint; primed and bare under the lamp, in one colour or white from above over
@@ -100,7 +101,7 @@ function wishesOf({ job: given, paints, figureId, as, step, ...asked }: FigureSh
   const cells = { mostCells: Math.min(FULL_CELLS, asked.mostCells ?? FULL_CELLS), previewCells: QUICK_CELLS };
   const job = as === "paint" ? given : primed(given);
   return seatedSurfaces(job, figureId).map((surface) => {
-    const upTo = as === "paint" && step?.surfaceId === surface.id ? step.upTo : null;
+    const upTo = as === "paint" && step?.surfaceId === surfaceIdOf(surface.id) ? step.upTo : null;
     const request = { job, paints, surfaceId: surface.id, upTo, ...LOOKED[as], ...cells };
     return {
       request,

@@ -18,6 +18,7 @@ export function seatAll(job: Job, figureId: string): Job {
     if (sits) return now;
     // Its own seat is not there any more: others are offered as if it had none.
     const aside = withSeat(now, surface.id, null);
-    return withSeat(aside, surface.id, seatFor(aside, surface));
+    const seat = seatFor(aside, surface);
+    return withSeat(aside, surface.id, seat && { ...seat, both: surface.seat?.both ?? false });
   }, job);
 }

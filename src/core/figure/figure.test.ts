@@ -14,6 +14,7 @@ import { Simulator } from "../simulate/simulator";
 import { bodyUse } from "./bodies";
 import { drawFigure, type FigureView } from "./figureStill";
 import { lampInRoom, lightOf } from "./light";
+import { withPairs } from "./pairs";
 import { standingFigure } from "./standingFigure";
 
 const job = wholeSergeant();
@@ -25,7 +26,7 @@ const VIEW: FigureView = { turnDeg: 0, tiltDeg: 12, pxPerMm: 200, mostPx: 240, v
 async function skinsOf(of: Job): Promise<Map<string, PieceSkin>> {
   const sim = new Simulator(referenceCompositor);
   const skins = new Map<string, PieceSkin>();
-  for (const { id } of of.surfaces) {
+  for (const { id } of withPairs(of).surfaces) {
     const request = { job: of, paints: demoShelf, surfaceId: id, upTo: 0, lit: true, mostCells: 10_000 };
     const laid = await sim.lay({ ...request, job: bare(of) }, false, () => Promise.resolve(true));
     skins.set(id, sim.skin({ ...request, job: bare(of) }, laid!));
@@ -72,9 +73,11 @@ describe("a figure with its pieces", () => {
   });
 
   it("is lit by one lamp: turned round the figure, it lights other pieces", async () => {
-    const skins = await skinsOf(job);
+    const gloves = job.surfaces.find(({ id }) => id === "gloves")!;
+    const single = withSeat(job, "gloves", { ...gloves.seat!, both: false });
+    const skins = await skinsOf(single);
     const from = (fromDeg: number) => {
-      const turned = changeFigure(job, figure.id, { lamp: { fromDeg, heightDeg: 20 } });
+      const turned = changeFigure(single, figure.id, { lamp: { fromDeg, heightDeg: 20 } });
       return drawFigure(standingFigure(turned, figure)!, turned.figures[0]!, skins, VIEW);
     };
     const [right, left] = [from(0), from(180)];

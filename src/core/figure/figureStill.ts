@@ -13,6 +13,7 @@ import type { SpacePoint } from "../surface/forms/form";
 import { fromAfar } from "./fromAfar";
 import { sprayedByte } from "./fromAbove";
 import { lampInRoom } from "./light";
+import { surfaceIdOf } from "./pairs";
 import { seatedMesh } from "./seated";
 import type { SeatedPiece, StandingFigure } from "./standingFigure";
 
@@ -136,16 +137,17 @@ export function drawFigure(
     parts.map(({ rgba }) => rgba),
   );
   const seen = view.viewMm ? fromAfar(picture, view.viewMm) : picture;
-  const surfaceIds = pieces.map(({ surface }) => surface.id);
-  return { picture: seen, view, surfaceIds, owners: ownersOf(pose, surfaceIds.length) };
+  const owned = pieces.map(({ surface }) => surfaceIdOf(surface.id));
+  const surfaceIds = [...new Set(owned)];
+  const numbers = owned.map((id) => surfaceIds.indexOf(id) + 1);
+  return { picture: seen, view, surfaceIds, owners: ownersOf(pose, numbers) };
 }
 
-/** Which of the first parts each pixel shows, from 1; 0 for any other. */
-function ownersOf({ filled, first, samples }: Pose, count: number): Uint8Array<ArrayBuffer> {
+/** What each pixel shows, by the numbers of the first parts; 0 for any other. Both pieces of a pair have one. */
+function ownersOf({ filled, first, samples }: Pose, numbers: readonly number[]): Uint8Array<ArrayBuffer> {
   const owners = new Uint8Array(filled.length);
   for (let at = 0; at < filled.length; at++) {
-    const part = filled[at] === 0 ? count : samples.part[first[at]!]!;
-    owners[at] = part < count ? part + 1 : 0;
+    if (filled[at] !== 0) owners[at] = numbers[samples.part[first[at]!]!] ?? 0;
   }
   return owners;
 }

@@ -31,6 +31,7 @@ const anySeat = fc.record({
   asideMm: fc.double({ min: -20, max: 20, noNaN: true }),
   upMm: fc.double({ min: -20, max: 20, noNaN: true }),
   outMm: fc.double({ min: -20, max: 20, noNaN: true }),
+  both: fc.boolean(),
 });
 const share = () => fc.double({ min: 0.01, max: 0.99, noNaN: true });
 

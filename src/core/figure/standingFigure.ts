@@ -7,6 +7,7 @@ import { buildGrid } from "../surface/grid";
 import { reliefKey } from "../surface/keptHeights";
 import { bodyOf } from "./bodies";
 import { comesThrough, dressed, reachOut, sleeveOf, type Sleeve } from "./dress";
+import { withPairs } from "./pairs";
 import { seatIn, seatingOf, seatMesh, type Rest, type Seated, type Seating } from "./seated";
 import { solidMesh, type Solid } from "./solids";
 
@@ -50,12 +51,18 @@ interface Worn {
   readonly sleeves: { readonly seated: Seated; readonly sleeve: Sleeve }[];
 }
 
+/** Arms move: what is worn elsewhere does not lie on them. */
+const isArm = (seat: SeatId): boolean => /-(arm|hand)$/.test(seat);
+
 /** How a piece lies that is worn on the body's outside: over what is worn there already, and along it. */
 function restOf(seated: Seated, form: SurfaceForm, worn: readonly SeatedPiece[]): Rest {
   const { seat, use } = seated;
+  const below = isArm(seat.id)
+    ? worn
+    : worn.filter(({ surface }) => !surface.seat || !isArm(surface.seat.id));
   const { minX, maxX, minY, maxY } = form.bounds;
   const [half, tall] = [(maxX - minX) / 2, maxY - minY];
-  const [bent, meshes] = [seated.worn.how === "bent", worn.map(({ mesh }) => mesh)];
+  const [bent, meshes] = [seated.worn.how === "bent", below.map(({ mesh }) => mesh)];
   const foot = { top: -1, middle: -0.5, foot: 0 }[seated.worn.by] * tall + use.upMm;
   // A strap is bent: it lies on what is nearest to it all the way round.
   const halfMm = 0.7 * (bent ? Math.min(half, seat.outMm) : half);
@@ -108,7 +115,7 @@ function heldInside(solids: readonly Solid[], seated: readonly SeatId[], { sleev
 function stand(job: Job, figure: Figure): StandingFigure | null {
   const body = bodyOf(figure);
   if (!body) return null;
-  const seated = job.surfaces.flatMap((surface) => {
+  const seated = withPairs(job).surfaces.flatMap((surface) => {
     const at = surface.figureId === figure.id ? seatIn(job, surface) : null;
     return at ? [{ surface, at }] : [];
   });
@@ -138,8 +145,8 @@ const MOST_KEPT = 3;
 
 /** Whatever a figure's stand depends on, as text. */
 export function figureKey(job: Job, figure: Figure): string {
-  const worn = job.surfaces
-    .filter(({ figureId }) => figureId === figure.id)
+  const worn = withPairs(job)
+    .surfaces.filter(({ figureId }) => figureId === figure.id)
     .map((surface) => [surface.id, surface.form, surface.seed, surface.seat, reliefKey(surface)]);
   return JSON.stringify([figure.body, figure.eyeHeightMm, worn]);
 }

@@ -1,3 +1,4 @@
+import { boolean } from "yup";
 import { fields, one, size, type Shape } from "../shape";
 
 /** Places of a body that pieces are worn on or fixed to. */
@@ -45,11 +46,13 @@ export const seatSchema = fields({
   asideMm: move(),
   upMm: move(),
   outMm: move(),
+  /** One of two alike pieces: the other sits on the other side, mirrored. Says nothing where the seat has no other side. */
+  both: boolean().strict().required(),
 });
 export type SeatUse = Shape<typeof seatSchema>;
 
 /** A seat taken as it is. */
 export const onSeat = (id: SeatId): SeatUse => ({
   id,
-  ...{ turnDeg: 0, tiltDeg: 0, leanDeg: 0, asideMm: 0, upMm: 0, outMm: 0 },
+  ...{ turnDeg: 0, tiltDeg: 0, leanDeg: 0, asideMm: 0, upMm: 0, outMm: 0, both: false },
 });

@@ -8,7 +8,8 @@ const numbers = () => record(size(-1e6, 1e6), /^[A-Za-z0-9]{1,40}$/);
 /** A technique or form in use, with its settings. */
 export const use = fields({ id: id(), version: whole(1, 1000), params: numbers() });
 export type TechniqueUse = Shape<typeof use>;
-export type FormUse = Shape<typeof use>;
+/** `mirrored`: of the second piece of a pair, as it stands on the figure; never kept. */
+export type FormUse = Shape<typeof use> & { readonly mirrored?: true };
 
 /** One step: a technique, a mix, where, how many passes. */
 export const coatSchema = fields({
@@ -120,7 +121,10 @@ export const surfaceSchema = fields({
 });
 
 type SurfaceShape = WithPattern<Shape<typeof surfaceSchema>>;
-export type Surface = Omit<SurfaceShape, "variants"> & { readonly variants: readonly Variant[] };
+export type Surface = Omit<SurfaceShape, "variants" | "form"> & {
+  readonly variants: readonly Variant[];
+  readonly form: FormUse;
+};
 
 /** Coats that will be painted: all but those held back. */
 export const activeCoats = (surface: { readonly coats: readonly Coat[] }): Coat[] =>

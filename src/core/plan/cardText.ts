@@ -22,14 +22,18 @@ export function dropsText(card: Card, paints: readonly Paint[]): string {
   return [...pots, ...(card.batch.waterDrops > 0 ? [drops(card.batch.waterDrops, "water")] : [])].join(", ");
 }
 
-/** "120 boxes in 2 passes", all figures counted. */
+function eachText({ figures, pieces }: Card): string {
+  const unit = figures > 1 ? `each of ${formatNumber(figures, 0)} figures` : "";
+  if (pieces === 1) return unit && `, on ${unit}`;
+  return unit ? `, on both pieces of ${unit}` : ", on each of both pieces";
+}
+
+/** "120 boxes in each of 2 passes, on each of 5 figures". */
 export function strokesText(card: Card): string {
   const { work, coat } = card;
-  const figures = card.strokes / (work.strokes * coat.passes || 1);
   const plural = /(x|ch|sh|s)$/.test(work.strokeName) ? `${work.strokeName}es` : `${work.strokeName}s`;
   const passes = coat.passes > 1 ? ` in each of ${coat.passes} passes` : "";
-  const each = figures > 1 ? `, on each of ${formatNumber(figures, 0)} figures` : "";
-  return `${work.strokes} ${work.strokes === 1 ? work.strokeName : plural}${passes}${each}`;
+  return `${work.strokes} ${work.strokes === 1 ? work.strokeName : plural}${passes}${eachText(card)}`;
 }
 
 /** Counts of a batch: "9 drops Straw, 3 drops Shell". */

@@ -5,6 +5,7 @@ import { patternOf } from "../patterns/bind";
 import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceForm } from "../surface/forms/form";
 import { isTechniqueId, techniques } from "../techniques";
+import { piecesOf } from "../figure/pairs";
 import { glanceAt, paintIn, type LaidPaint } from "../simulate/glance";
 import type { UnitShare } from "../patterns/family";
 import { batchesOf, type MixBatch, type MixNeed } from "./batches";
@@ -37,15 +38,17 @@ export interface Card {
   readonly needs: readonly MixNeed[];
   /** The batches its paint comes from; each is mixed at the first of its cards. */
   readonly mixing: readonly MixBatch[];
-  /** The paint as it lies on one figure, all passes together. */
+  /** The paint as it lies on one piece, all passes together. */
   readonly laid: LaidPaint;
   readonly drying: Drying;
   readonly work: CoatWork;
-  /** Strokes, all passes and figures. */
+  /** Strokes, all passes, figures and pieces. */
   readonly strokes: number;
   readonly handMinutes: number;
   /** Figures it is painted on. */
   readonly figures: number;
+  /** Pieces of each figure: two of a pair. */
+  readonly pieces: 1 | 2;
   /** Until the next coat may follow, after the last pass. */
   readonly dryMinutes: number;
   /** What to look at before going on. */
@@ -83,10 +86,14 @@ interface Asked {
 }
 
 /** The paint for a coat, all figures in its own mix together; null where there is nothing to count in drops. */
-function ownBatch({ coat, laid, paints, painter }: Asked, mix: Mix | null, figures: number): Batch | null {
+function ownBatch(
+  { surface, coat, laid, paints, painter }: Asked,
+  mix: Mix | null,
+  figures: number,
+): Batch | null {
   const form = paintFormOf(coat);
   if (!mix || mix.parts.length === 0 || form === "powder") return null;
-  const area = laid.coveredMm2 * figures;
+  const area = laid.coveredMm2 * figures * piecesOf(surface);
   return batchFor(mix, paints, coat.water, area, laid.meanUm, coat.passes, painter, SOLIDS[form]);
 }
 
@@ -115,7 +122,7 @@ function needsOf(
   return share.byMix.flatMap(({ mixId, figures }) => {
     const own = mixId === null ? mix : mixById(job, mixId);
     if (!own || figures.length === 0) return [];
-    const paintUl = (laid.dryUl * figures.length) / SOLIDS[form];
+    const paintUl = (laid.dryUl * piecesOf(surface) * figures.length) / SOLIDS[form];
     return [
       {
         card: { id, title: `${coat.name}, ${surface.name}` },
@@ -151,17 +158,18 @@ function cardFor(asked: Asked): Card {
   const mix = mixById(job, coat.mixId) ?? null;
   const share = unitShareOf(job, surface, coat);
   const figures = figuresWith(share);
+  const pieces = piecesOf(surface);
   const drying = dryingFor(asked, mix);
   return {
-    ...{ id, surface, coat, mix, work, step, drying, figures },
+    ...{ id, surface, coat, mix, work, step, drying, figures, pieces },
     title: coat.name,
     way: wayOf(asked),
     laid: asked.laid,
     batch: ownBatch(asked, mix, figuresInOwnMix(share)),
     needs: needsOf(asked, id, mix, share),
     mixing: [],
-    strokes: work.strokes * coat.passes * figures,
-    handMinutes: painter.setUpMinutes + work.handMinutes * coat.passes * figures,
+    strokes: work.strokes * coat.passes * figures * pieces,
+    handMinutes: painter.setUpMinutes + work.handMinutes * coat.passes * figures * pieces,
     dryMinutes: drying.touchDry,
     lookAt: [...unitSays(job, surface, share), ...lookAt(job, surface, form, coat, work)],
     caution: cautionOf(coat, mix, paints),

@@ -1,3 +1,4 @@
+import { withPairs } from "../figure/pairs";
 import { primerSpectrum } from "../colour/appearance";
 import { labToHex } from "../colour/spaces";
 import { sprayedByte, sprayOn } from "../figure/fromAbove";
@@ -92,7 +93,7 @@ export class Simulator {
 
   /** The cells that a request is laid on. @throws InputError for impossible sizes, RangeError where the surface is missing */
   gridOf({ job, mostCells, previewCells, surfaceId }: SpecimenRequest, preview: boolean): SurfaceGrid {
-    const surface = job.surfaces.find(({ id }) => id === surfaceId);
+    const surface = withPairs(job).surfaces.find(({ id }) => id === surfaceId);
     if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
     return this.grids.of(job, surface, { preview, mostCells, previewCells }).grid;
   }
@@ -151,7 +152,8 @@ export function specimenOf(rgba: Uint8ClampedArray<ArrayBuffer>, { grid, reduced
 /** Told which coat was laid, from which cell on, and the picture after it. */
 type AfterCoat = (coat: number, from: number, rgba: Uint8Array) => void;
 
-const surfaceOf = ({ job, surfaceId }: SpecimenRequest) => job.surfaces.find((one) => one.id === surfaceId);
+const surfaceOf = ({ job, surfaceId }: SpecimenRequest) =>
+  withPairs(job).surfaces.find((one) => one.id === surfaceId);
 
 /** Coats up to the one that is asked for. */
 const shownOf = ({ upTo }: SpecimenRequest, { coats }: LaidSurface): readonly LaidCoat[] =>

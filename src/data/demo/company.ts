@@ -22,6 +22,8 @@ interface Piece {
   readonly scheme: SchemeId;
   readonly answers: SchemeAnswers;
   readonly seed: number;
+  /** One of two alike, left and right. */
+  readonly both?: true;
 }
 
 /** A trouser leg, bent a little at the knee, with a narrow hem. */
@@ -65,11 +67,17 @@ const bodyUse = (id: BodyId, params: Readonly<Record<string, number>>): FormUse 
   params,
 });
 
+/** Where a piece is worn, on both sides if it is one of two. */
+function seatOf(job: Job, plain: Surface, { both = false }: { readonly both?: boolean }): Surface["seat"] {
+  const seat = seatFor(job, plain);
+  return seat && { ...seat, both };
+}
+
 /** A job with pieces more, each started from its scheme. */
 function withPieces(job: Job, pieces: readonly Piece[]): Job {
   return pieces.reduce<Job>((current, piece) => {
     const plain = bare(piece);
-    const surface = { ...plain, seat: seatFor(current, plain) };
+    const surface = { ...plain, seat: seatOf(current, plain, piece) };
     const grown = { ...current, surfaces: [...current.surfaces, surface] };
     return startSurface(
       grown,
@@ -116,6 +124,7 @@ const LEATHERS: readonly Piece[] = [
     scheme: "leather-scrubbed",
     answers: { age: "old", look: "plain", colour: "#8a6a48" },
     seed: 33,
+    both: true,
   },
 ];
 
@@ -131,12 +140,13 @@ const REED: readonly Piece[] = [
   },
   {
     id: "trousers",
-    name: "Trouser leg",
+    name: "Trousers",
     form: "sleeve",
     sizes: TROUSER_LEG,
     scheme: "cloth-quiet",
     answers: { age: "used", look: "quiet", colour: "#4d5560" },
     seed: 44,
+    both: true,
   },
 ];
 
@@ -147,6 +157,7 @@ interface Marsh {
   readonly form: FormId;
   readonly sizes: Readonly<Record<string, number>>;
   readonly seed: number;
+  readonly both?: true;
   /** Changes the settings the family starts with. */
   readonly set: (params: Readonly<Record<string, unknown>>) => unknown;
 }
@@ -176,9 +187,10 @@ const MARSH: readonly Marsh[] = [
 
 /** A job with pieces more, each in the pattern; mixes of one colour are shared. */
 function inMarsh(job: Job, pieces: readonly Marsh[]): Job {
-  return pieces.reduce<Job>((current, { id, name, form, sizes, seed, set }) => {
-    const plain = bare({ id, name, form, sizes, seed });
-    const surface = { ...plain, seat: seatFor(current, plain) };
+  return pieces.reduce<Job>((current, { set, ...piece }) => {
+    const { id } = piece;
+    const plain = bare(piece);
+    const surface = { ...plain, seat: seatOf(current, plain, piece) };
     const grown = { ...current, surfaces: [surface, ...current.surfaces] };
     const put = putPattern(grown, id, "camouflage", demoShelf);
     const own = (params: unknown) => set(params as Readonly<Record<string, unknown>>);
@@ -273,7 +285,7 @@ export const ferryWatch = once((): Job => {
   return {
     ...inMarsh(empty, [
       {
-        ...{ id: "trousers", name: "Trouser leg", form: "sleeve", seed: 52 },
+        ...{ id: "trousers", name: "Trousers", form: "sleeve", seed: 52, both: true },
         sizes: TROUSER_LEG,
         set: from(2),
       },

@@ -2,6 +2,7 @@ import { validateBytes } from "gltf-validator";
 import { describe, expect, it } from "vitest";
 import { wholeSergeant } from "../../../data/demo/company";
 import { demoShelf } from "../../../data/demo/shelf";
+import { withPairs } from "../../figure/pairs";
 import { standingFigure } from "../../figure/standingFigure";
 import type { PieceSkin } from "../../piece/skin";
 import { referenceCompositor } from "../../simulate/compositor";
@@ -10,11 +11,13 @@ import { writeFigureGltf } from "./figureGltf";
 
 const job = wholeSergeant();
 const figure = job.figures[0]!;
+/** Both gloves are there. */
+const pieces = withPairs(job).surfaces;
 
 async function gltf(): Promise<Uint8Array> {
   const sim = new Simulator(referenceCompositor);
   const skins = new Map<string, PieceSkin>();
-  for (const { id } of job.surfaces) {
+  for (const { id } of pieces) {
     const request = { job, paints: demoShelf, surfaceId: id, upTo: 1, lit: false, mostCells: 10_000 };
     const laid = await sim.lay(request, false, () => Promise.resolve(true));
     skins.set(id, sim.skin(request, laid!));
@@ -43,16 +46,14 @@ describe("a figure as glTF", () => {
     expect(report.issues.messages.filter(({ severity }) => severity === 0)).toEqual([]);
     expect(report.issues.numErrors).toBe(0);
     expect(report.info.resources.filter(({ mimeType }) => mimeType === "image/png")).toHaveLength(
-      job.surfaces.length,
+      pieces.length,
     );
     const { nodes, meshes, accessors } = told(bytes);
-    expect(nodes.map(({ name }) => name)).toEqual(
-      expect.arrayContaining(job.surfaces.map(({ name }) => name)),
-    );
+    expect(nodes.map(({ name }) => name)).toEqual(expect.arrayContaining(pieces.map(({ name }) => name)));
     // What ends somewhere has a thickness there, in the paint of its edge.
     const edges = nodes.filter(({ name }) => name.endsWith(", edge"));
     expect(edges.map(({ name }) => name.replace(", edge", "")).sort()).toEqual(
-      job.surfaces.map(({ name }) => name).sort(),
+      pieces.map(({ name }) => name).sort(),
     );
     const tops = meshes.map(({ primitives }) => accessors[primitives[0]!.attributes.POSITION]!.max![1]!);
     // A little taller than the height of its eyes.

@@ -4,7 +4,7 @@ import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
-import { ferryWatch, reedScout } from "../../../data/demo/company";
+import { ferryWatch, reedScout, wholeSergeant } from "../../../data/demo/company";
 import { demoShelf } from "../../../data/demo/shelf";
 import { families } from "../../patterns";
 import { InputError } from "../../errors";
@@ -17,10 +17,11 @@ import { buildForm } from "../../surface/forms/buildForm";
 import { readJobFile, writeJobFile } from "./jobFile";
 import { jobFileSchema } from "./publishedSchema";
 import { parseJob, parsePaint } from "./jobSchema";
+import { upgradeJob } from "./upgrade";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-6.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-7.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -115,7 +116,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 7, /Version 7/],
+    ["a later version", ["version"], 8, /Version 8/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -221,6 +222,21 @@ describe("a file of an earlier version", () => {
         params ? { id: "sett", version: 2, params: { ...params, painted: {} } } : null,
       );
     });
+  });
+
+  it("6 has no pairs: what it seats is one piece", () => {
+    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
+    const before = {
+      ...today,
+      version: 6,
+      surfaces: today.surfaces.map((surface) => {
+        const { both, ...seat } = surface.seat as Json;
+        expect(both).toBeDefined();
+        return { ...surface, seat };
+      }),
+    };
+    const job = parseJob(upgradeJob(before));
+    expect(job.surfaces.map(({ seat }) => seat!.both)).toEqual(today.surfaces.map(() => false));
   });
 
   it("2 lays no coat nowhere: every place that a painted coat names is one of its pattern", () => {

@@ -6,6 +6,7 @@ import { fromVersion2 } from "./steps/fromVersion2";
 import { fromVersion3 } from "./steps/fromVersion3";
 import { fromVersion4 } from "./steps/fromVersion4";
 import { fromVersion5, withValues } from "./steps/fromVersion5";
+import { fromVersion6 } from "./steps/fromVersion6";
 
 /** What brings a job of one version to the next, by the version it comes from. */
 const steps: Readonly<Record<number, Step>> = {
@@ -14,6 +15,7 @@ const steps: Readonly<Record<number, Step>> = {
   3: fromVersion3,
   4: fromVersion4,
   5: fromVersion5,
+  6: fromVersion6,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */

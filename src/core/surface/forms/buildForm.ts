@@ -4,6 +4,7 @@ import { forms, isFormId } from ".";
 import { keptHeights } from "../keptHeights";
 import { withHeightMap } from "../reliefPicture";
 import type { SurfaceForm } from "./form";
+import { mirrored } from "./mirrored";
 import { sizesOfUse } from "./useSizes";
 
 /** Forms already built: their sizes seldom change, and many parts of the program ask for them. */
@@ -31,7 +32,8 @@ export function buildForm(surface: Built): SurfaceForm {
     throw new InputError([{ field: "form", message }]);
   }
   const plain = forms[id].build(sizesOfUse(forms[id], surface.form), surface.seed);
-  const form = heights && surface.relief ? withHeightMap(plain, surface.relief, heights) : plain;
+  const whole = heights && surface.relief ? withHeightMap(plain, surface.relief, heights) : plain;
+  const form = surface.form.mirrored ? mirrored(whole) : whole;
   built.set(surface.form, { seed: surface.seed, relief, form });
   return form;
 }

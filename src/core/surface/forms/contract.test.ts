@@ -1,7 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { InputError } from "../../errors";
+import { cross, dot, minus } from "../vector";
 import { formIds, forms } from ".";
+import type { FlatPoint, SpacePoint, SurfaceForm } from "./form";
+import { mirrored } from "./mirrored";
 import { buildGrid, choosePitch } from "../grid";
 import { fieldsOf } from "../fields";
 import { ZONES } from "../zoneNames";
@@ -32,6 +35,42 @@ describe.each(formIds)("the form %s", (id) => {
       expect(definition.problems(values).map((problem) => problem.field)).toContain(field);
       expect(() => definition.build(values, 1)).toThrow(InputError);
     }
+  });
+
+  it("mirrored, is what a mirror shows, its outside still outside and its flat still its own", () => {
+    const other = mirrored(form);
+    const aside = ([x, y, z]: SpacePoint): SpacePoint => [-x, y, z];
+    const near = (one: SpacePoint, two: SpacePoint) => {
+      for (const axis of [0, 1, 2] as const) expect(one[axis]).toBeCloseTo(two[axis], 9);
+    };
+    /** Which side of a form its flat's right and down go round. */
+    const side = (of: SurfaceForm, [x, y]: FlatPoint) => {
+      const at = (dx: number, dy: number) => of.inSpace(of.place([x + dx, y + dy]));
+      const out = of.facing?.(of.place([x, y])) ?? ([0, 0, 1] as const);
+      return dot(cross(minus(at(0.01, 0), at(-0.01, 0)), minus(at(0, 0.01), at(0, -0.01))), out);
+    };
+    for (const [t, h] of [
+      [0.2, 0.3],
+      [0.55, 0.6],
+      [0.9, 0.15],
+    ] as const) {
+      const here = { turnDeg: t * form.turnDeg, heightMm: h * form.slantMm };
+      const there = { ...here, turnDeg: form.turnDeg - here.turnDeg };
+      near(other.inSpace(there), aside(form.inSpace(here)));
+      if (form.facing) near(other.facing!(there), aside(form.facing(here)));
+      expect(other.relief(there)).toBe(form.relief(here));
+      expect(other.rim?.(there)).toBe(form.rim?.(here));
+      const flat = other.flatten(there);
+      expect(flat[0]).toBeCloseTo(-form.flatten(here)[0], 9);
+      expect(other.place(flat).turnDeg).toBeCloseTo(there.turnDeg, 6);
+      expect(Math.sign(side(other, flat))).toBe(Math.sign(side(form, form.flatten(here))));
+    }
+    expect(other.bounds.minX).toBeCloseTo(-form.bounds.maxX, 9);
+    expect(other.seamsDeg[0]).toBe(0);
+    expect(other.seamsDeg).toHaveLength(form.seamsDeg.length);
+    const twice = mirrored(other);
+    const place = { turnDeg: 0.37 * form.turnDeg, heightMm: 0.4 * form.slantMm };
+    near(twice.inSpace(place), form.inSpace(place));
   });
 
   it("unrolls without stretching: places come back, and its area is that of its picture", () => {

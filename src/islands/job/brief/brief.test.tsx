@@ -8,7 +8,7 @@ import { newJob, withNewPiece } from "../../../core/newJob";
 import { defaultPainter } from "../../../core/painter";
 import { forms } from "../../../core/surface/forms";
 import { wholeSergeant } from "../../../data/demo/company";
-import { job, openJob, show, overtype } from "../../testing/open";
+import { job, look, openJob, show, overtype } from "../../testing/open";
 import { demoShelf } from "../../../data/demo/shelf";
 import { undo } from "../jobStore";
 import { useStageStates } from "../useStageStates";
@@ -70,6 +70,22 @@ describe("the brief", () => {
     expect(field("Round the hem")).toHaveValue("9000");
     expect(screen.getByText(/^Allowed: /)).toBeVisible();
     expect(job().surfaces[0]!.form.params.hemMm).not.toBe(9000);
+  });
+
+  it("makes two of a piece that has another side, and one again; others are not asked", async () => {
+    look({ surfaceId: "gloves" });
+    const { user } = show(<BriefStage />);
+    const seat = () => job().surfaces.find(({ id }) => id === "gloves")!.seat!;
+    const pair = screen.getByRole("switch", { name: /^A pair: / });
+    expect(pair).toBeChecked();
+    await user.click(pair);
+    expect(pair).not.toBeChecked();
+    expect(seat().both).toBe(false);
+    await user.click(pair);
+    expect(seat().both).toBe(true);
+    expect(parseJob(job())).toEqual(job());
+    await pick(user, "Seat", "waist");
+    expect(screen.queryByRole("switch", { name: /^A pair: / })).toBeNull();
   });
 
   it("adds a surface of any form, bare, and takes it off again", async () => {

@@ -1,6 +1,7 @@
-import { Box, Button, MenuItem, TextField, Typography } from "@mui/material";
+import { Box, Button, FormControlLabel, MenuItem, Switch, TextField, Typography } from "@mui/material";
 import { withSeat } from "../../../core/edits/seats";
 import { bodyOf } from "../../../core/figure/bodies";
+import { seatAcross } from "../../../core/figure/pairs";
 import { figureOf, onSeat, type SeatId, type SeatUse, type Surface } from "../../../core/job";
 import { seatFor } from "../../../core/newJob";
 import { NumberField } from "../../../ui/NumberField";
@@ -9,7 +10,7 @@ import { useEdit, useJob } from "../jobStore";
 /** "left-arm" as it is read: "left arm". */
 const seatName = (id: SeatId): string => id.replace("-", " ");
 
-type Moved = Exclude<keyof SeatUse, "id">;
+type Moved = Exclude<keyof SeatUse, "id" | "both">;
 
 const TURNS: readonly { readonly key: Moved; readonly label: string }[] = [
   { key: "turnDeg", label: "Turned" },
@@ -33,6 +34,7 @@ export function SeatForm({ surface }: { readonly surface: Surface }) {
   const offered = seatFor(job, { ...surface });
   // Two seats may have one name, as a roof has two sides: each is told once.
   const ids = [...new Set(body.seats.map(({ id }) => id))];
+  const across = seat && seatAcross(seat.id);
   const missing = seat !== null && !ids.includes(seat.id);
   return (
     <Box role="group" aria-label="On the figure" sx={{ px: 2, pb: 2, display: "grid", gap: 2 }}>
@@ -67,6 +69,12 @@ export function SeatForm({ surface }: { readonly surface: Surface }) {
       )}
       {seat && (
         <>
+          {across !== null && ids.includes(across) && (
+            <FormControlLabel
+              control={<Switch checked={seat.both} onChange={(_, both) => set({ ...seat, both })} />}
+              label={`A pair: ${seatName(across)} too, mirrored, in the same coats`}
+            />
+          )}
           {[
             { list: TURNS, unit: "°", most: 180, step: 5 },
             { list: MOVES, unit: "mm", most: 400, step: 0.5 },

@@ -43,6 +43,7 @@ export const BatchLine = memo(function BatchLine({ mix }: { readonly mix: Mix })
       <Box sx={{ flex: 1 }}>
         <Typography variant="body2">
           For {coat.name}
+          {area.pieces > 1 ? " on both pieces" : ""}
           {area.figures > 1 ? ` on ${area.figures} figures` : ""}: drops {drops};{" "}
           {withUnit(batch.batchUl, 0, "µl")} mixed, {withUnit(batch.neededUl, 0, "µl")} needed with losses.
         </Typography>

@@ -8,6 +8,8 @@ export interface AreaAtHand {
   readonly coat: Coat;
   readonly batch: Batch;
   readonly figures: number;
+  /** Pieces of each figure: two of a pair. */
+  readonly pieces: number;
 }
 
 /** The largest batch that any coat of a mix asks for, by its card. */
@@ -20,6 +22,7 @@ export function largestBatch(job: Pick<Job, "figures">, cards: readonly Card[], 
             coat: card.coat,
             batch: card.batch,
             figures: figureOf(job, card.surface).count,
+            pieces: card.pieces,
           },
         ]
       : [],
