@@ -63,7 +63,7 @@ describe("a pair", () => {
     // Whether the job is looked at with its pairs or as it is kept, its light is the same.
     expect(lightOf(job, own!).key).toBe(lightOf(paired, own!).key);
     expect(lightOf(job, other!).room()).not.toBeNull();
-    expect(figureOf(job, other!)).toBe(paired.figures[0]);
+    expect(figureOf(job, other)).toBe(paired.figures[0]);
   });
 
   it("takes twice the strokes, the time and the paint of one", () => {

@@ -7,7 +7,7 @@ const aside = ([x, y, z]: SpacePoint): SpacePoint => [-x, y, z];
  * outside stays outside.
  */
 export function mirrored(form: SurfaceForm): SurfaceForm {
-  const { turnDeg, bounds, seamsDeg, rim, facing, held } = form;
+  const { turnDeg, bounds, seamsDeg, facing, held } = form;
   const turned = (place: Place): Place => ({ ...place, turnDeg: turnDeg - place.turnDeg });
   const over = ([x, y]: FlatPoint): FlatPoint => [-x, y];
   return {
@@ -18,8 +18,8 @@ export function mirrored(form: SurfaceForm): SurfaceForm {
     place: (flat) => turned(form.place(over(flat))),
     inSpace: (place) => aside(form.inSpace(turned(place))),
     relief: (place) => form.relief(turned(place)),
-    ...(rim ? { rim: (place: Place) => rim.call(form, turned(place)) } : {}),
-    ...(facing ? { facing: (place: Place) => aside(facing.call(form, turned(place))) } : {}),
+    ...(form.rim ? { rim: (place: Place) => form.rim!(turned(place)) } : {}),
+    ...(facing ? { facing: (place: Place) => aside(facing(turned(place))) } : {}),
     ...(held ? { held: { ...held, up: aside(held.up), out: aside(held.out) } } : {}),
     lengthAt: (heightMm) => form.lengthAt(heightMm),
   };
