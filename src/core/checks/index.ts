@@ -9,6 +9,7 @@ import type { Check, CheckContext } from "./check";
 import { cover } from "./cover";
 import { evenness } from "./evenness";
 import { filmBuildUp } from "./filmBuildUp";
+import { gapsOpen } from "./gapsOpen";
 import { GRAVITIES, type CheckResult, type Finding, type Remedy } from "./finding";
 import { aboutWhatIsLeft, sizeChanges, type PaintedCard } from "./painted";
 import { pots } from "./pots";
@@ -32,6 +33,7 @@ export const checks: readonly Check[] = [
   pots,
   cover,
   filmBuildUp,
+  gapsOpen,
   evenness,
   unseen,
   buried,

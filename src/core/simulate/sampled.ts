@@ -46,6 +46,8 @@ export interface SampledSurface {
   /** What films add up to at the thickest hundredth of the panel, µm, and the coats that lie there, thickest first. */
   readonly buildUpUm: number;
   readonly thickest: readonly Coat[];
+  /** What films of paint add up to on half of the panel at least, µm. */
+  readonly usualUm: number;
 }
 
 type Stack = readonly TabledCoat[];
@@ -107,16 +109,20 @@ function changeOf(before: readonly Triple[], after: readonly Triple[]): number {
 const isPaste = (id: string): boolean => isTechniqueId(id) && techniques[id].raises === true;
 
 /** Films of paint summed up at the places looked at, paste left out as ground: the thickest hundredth, and what lies there. */
-function thickestOf(stack: Stack, cells: readonly number[]): Pick<SampledSurface, "buildUpUm" | "thickest"> {
+function thickestOf(
+  stack: Stack,
+  cells: readonly number[],
+): Pick<SampledSurface, "buildUpUm" | "thickest" | "usualUm"> {
   const sums = cells
     .map((cell) => ({ cell, um: stack.reduce((sum, { film }) => sum + filmAt(film, cell), 0) }))
     .sort((a, b) => b.um - a.um);
   const at = sums[Math.floor(sums.length / 100)];
-  if (!at) return { buildUpUm: 0, thickest: [] };
+  if (!at) return { buildUpUm: 0, thickest: [], usualUm: 0 };
   const there = stack
     .map(({ coat, film }) => ({ coat, um: filmAt(film, at.cell) }))
     .filter(({ um }) => um > 0);
-  return { buildUpUm: at.um, thickest: there.sort((a, b) => b.um - a.um).map(({ coat }) => coat) };
+  const usualUm = sums[Math.floor(sums.length / 2)]!.um;
+  return { usualUm, buildUpUm: at.um, thickest: there.sort((a, b) => b.um - a.um).map(({ coat }) => coat) };
 }
 
 function hidesOf(stack: Stack, index: number, own: readonly number[]): SampledCoat["above"] {

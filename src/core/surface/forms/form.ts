@@ -13,6 +13,13 @@ export interface Place {
   readonly heightMm: number;
 }
 
+/** Narrow openings, all of a kind: "slit", how many, how wide the narrowest is, mm. */
+export interface Gaps {
+  readonly name: string;
+  readonly count: number;
+  readonly widthMm: number;
+}
+
 /** A panel ready to be painted: its development, its shape in space and its own relief. */
 export interface SurfaceForm {
   readonly id: string;
@@ -51,6 +58,8 @@ export interface SurfaceForm {
   readonly facing?: (place: Place) => SpacePoint;
   /** How thick its edges are cast, mm; as of leather where left out. */
   readonly edgeMm?: number;
+  /** Narrow openings that paint closes; left out where there are none. */
+  readonly gaps?: Gaps;
   /** What of a closed piece comes to its seat, where that is neither an end nor its middle: a height along it, and the piece's own ways up and out there. */
   readonly held?: { readonly heightMm: number; readonly up: SpacePoint; readonly out: SpacePoint };
   /** Folds and the like above the plain form, mm. */

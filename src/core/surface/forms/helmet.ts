@@ -262,6 +262,8 @@ export const helmet = defineForm({
       relief: reliefOf(values, seed),
       opening: openingOf(values),
     });
-    return { ...shell, edgeMm: PLATE_EDGE_MM };
+    const { slits, slitMm, skirtMm } = values;
+    const gaps = slits > 0 && skirtMm > 0 ? { name: "slit", count: slits, widthMm: slitMm } : undefined;
+    return { ...shell, edgeMm: PLATE_EDGE_MM, gaps };
   },
 });

@@ -3,7 +3,8 @@ import { lazy, Suspense } from "react";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
 import type { Finding } from "../../../core/checks/finding";
 import { checksOf } from "../../../core/checks";
-import { counted, formatNumber } from "../../../core/units";
+import { leftOpenMm } from "../../../core/checks/gapsOpen";
+import { counted, formatNumber, withUnit } from "../../../core/units";
 import type { Specimen } from "../../../core/simulate/simulator";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
@@ -99,11 +100,17 @@ function Looked() {
 function PieceNumbers() {
   const mostUm = useSimulation((state) => state.mostUm);
   const surface = useSurface();
+  const gaps = useBuilt(surface).form?.gaps;
   return (
     <>
       <Row name="Thickest films in the picture">
         {mostUm === null ? "being laid" : `${formatNumber(mostUm, 0)}\u202fµm`}
       </Row>
+      {gaps && mostUm !== null && (
+        <Row name={`${counted(gaps.count, gaps.name)}, ${withUnit(gaps.widthMm, 2, "mm")} wide`}>
+          {withUnit(leftOpenMm(gaps, mostUm), 2, "mm")} stay open under the thickest films
+        </Row>
+      )}
       <Typography variant="h3" sx={{ mt: 1, mb: 1 }}>
         Lightness, coat by coat
       </Typography>
