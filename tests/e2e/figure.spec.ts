@@ -83,6 +83,28 @@ test("a surface is seated, the lamp turned, and both change where its light fall
   await expect(seat.getByRole("combobox", { name: "Seat" })).toHaveText("right hip");
 });
 
+test("a piece that is made a pair is worn on both sides, and is one again once that is undone", async ({
+  request,
+}) => {
+  const { page, id } = opened;
+  await go(page, "Coats");
+  await choose(page, "Satchel");
+  await go(page, "Brief");
+  await page.getByRole("button", { name: "Whole figure" }).click();
+  const one = await figureSeen(page);
+  const pair = page.getByRole("switch", { name: "A pair: left hip too, mirrored, in the same coats" });
+  await expect(pair).not.toBeChecked();
+  await pair.click();
+  const both = await otherFigure(page, one, "two satchels");
+  await saved(page);
+  const seat = (await storedJob(request, id)).surfaces.find(({ name }) => name === "Satchel")!.seat!;
+  expect(seat).toMatchObject({ id: "right-hip", both: true });
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(pair).not.toBeChecked();
+  await otherFigure(page, both, "one again");
+  await saved(page);
+});
+
 test("the figure is seen whole, turned by keys, from its sides and from afar; a press chooses a piece", async () => {
   const { page } = opened;
   await go(page, "Check");

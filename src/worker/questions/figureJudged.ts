@@ -32,27 +32,69 @@ async function judgedOf(
   return made && judgeFigure(made.still, made.parts);
 }
 
+/** Remedies in their order, those of one ladder together, mildest first. */
+function laddersOf(remedies: readonly Remedy[]): Remedy[][] {
+  const ladders = new Map<string, Remedy[]>();
+  remedies.forEach((remedy, at) => {
+    const key = remedy.ladder ?? String(at);
+    ladders.set(key, [...(ladders.get(key) ?? []), remedy]);
+  });
+  return [...ladders.values()];
+}
+
+/** A fault of a figure, and what was found of the figure with it. */
+interface Faulty {
+  readonly fault: Fault;
+  readonly judged: FigureJudgement;
+}
+
+/** Whether a fault is gone where a figure is mended, and whether nothing else is found instead; null where it was stopped. */
+async function triedOn(
+  sim: Simulator,
+  input: FigureMendedInput,
+  { fault, judged }: Faulty,
+  remedy: Remedy,
+  wanted: StillWanted,
+): Promise<{ readonly gone: boolean; readonly cures: boolean } | null> {
+  const mended: Job = deriveCoats(applyRemedy(input.job, remedy), input.paints, input.job);
+  const after = await judgedOf(sim, { ...input, job: mended }, wanted);
+  if (!after) return null;
+  const gone = !after.faults.some((one) => isSameFault(one, fault));
+  const none = after.faults.every((one) => judged.faults.some((old) => isSameFault(old, one)));
+  return { gone, cures: gone && none };
+}
+
+/** The mildest of a ladder that cures, if any; null where it was stopped. What its strongest leaves, the others leave too. */
+async function climbed(
+  ladder: readonly Remedy[],
+  tried: (remedy: Remedy) => ReturnType<typeof triedOn>,
+): Promise<Remedy[] | null> {
+  const strongest = ladder.length > 1 ? await tried(ladder.at(-1)!) : { gone: true, cures: false };
+  if (!strongest) return null;
+  if (!strongest.gone) return [];
+  for (const remedy of ladder) {
+    const known = ladder.length > 1 && remedy === ladder.at(-1) ? strongest : await tried(remedy);
+    if (!known) return null;
+    if (known.cures) return [remedy];
+  }
+  return [];
+}
+
 /** Remedies of a fault that do away with it and bring no other, tried on the figure itself; of each ladder the mildest. */
 async function mending(
   sim: Simulator,
   input: FigureMendedInput,
-  fault: Fault,
-  { faults: before, looks }: FigureJudgement,
+  faulty: Faulty,
   wanted: StillWanted,
 ): Promise<Remedy[] | null> {
   const offered: Remedy[] = [];
-  const climbed = new Set<string>();
-  for (const remedy of remediesFor(input.job, input.paints, fault, { looks, painted: input.painted })) {
+  const { looks } = faulty.judged;
+  const remedies = remediesFor(input.job, input.paints, faulty.fault, { looks, painted: input.painted });
+  for (const ladder of laddersOf(remedies)) {
     if (offered.length >= MOST_OFFERED) break;
-    if (remedy.ladder !== undefined && climbed.has(remedy.ladder)) continue;
-    const mended: Job = deriveCoats(applyRemedy(input.job, remedy), input.paints, input.job);
-    const after = await judgedOf(sim, { ...input, job: mended }, wanted);
-    if (!after) return null;
-    const gone = !after.faults.some((one) => isSameFault(one, fault));
-    const none = after.faults.every((one) => before.some((old) => isSameFault(old, one)));
-    if (!gone || !none) continue;
-    offered.push(remedy);
-    if (remedy.ladder !== undefined) climbed.add(remedy.ladder);
+    const found = await climbed(ladder, (remedy) => triedOn(sim, input, faulty, remedy, wanted));
+    if (!found) return null;
+    offered.push(...found);
   }
   return offered;
 }
@@ -84,7 +126,7 @@ export const figureMended = defineQuestion<FigureMendedInput, FigureMended, Figu
     if (!judged) return null;
     const found: Remedy[][] = [];
     for (const fault of judged.faults) {
-      const remedies = await mending(sim, input, fault, judged, wanted);
+      const remedies = await mending(sim, input, { fault, judged }, wanted);
       if (!remedies) return null;
       found.push(remedies);
       part(found);

@@ -181,8 +181,9 @@ describe("remedies of a figure's faults", () => {
         const ids = coats(after).map(({ id }) => id);
         expect(new Set(ids).size).toBe(ids.length);
         const added = coats(after).filter(({ id }) => !coats(job).some((one) => one.id === id));
-        // A coat more, or one or two left out, or both.
-        expect(added.length === 1 || added.length === 2 || painted(after) < painted(job)).toBe(true);
+        // Up to three coats more (one calmed, the other with a light and a deeper shade), or one or two left out.
+        expect(added.length).toBeLessThanOrEqual(3);
+        expect(added.length > 0 || painted(after) < painted(job)).toBe(true);
         for (const { mixId } of added) expect(job.mixes.map(({ id }) => id)).toContain(mixId);
         expect(after.mixes).toEqual(job.mixes);
       }

@@ -132,25 +132,45 @@ function calm(surface: Surface, own: readonly Toned[], { looks, painted = [] }: 
   ];
 }
 
-/** Its lightest tone once more on what is raised and lit. */
-function raise(surface: Surface, own: readonly Toned[], all: readonly Toned[]): Remedy[] {
-  const lightest = own.at(-1);
-  if (!lightest) return [];
+/** Lighter tones than its own are taken that are so much apart in L*, as many as this; beyond this from its hue they look like another part's. */
+const [LIGHTER_BY, MOST_LIGHTER, SAME_AB] = [10, 2, 30] as const;
+
+/** Its lightest tone, then lighter ones of the job that go with it, some way apart. */
+function lights(lightest: Toned, all: readonly Toned[]): Toned[] {
   const [, a, b] = lightest.lab;
-  const lighter = all
-    .filter(({ lab }) => lab[0] > lightest.lab[0] + 8 && Math.hypot(lab[1] - a, lab[2] - b) < 30)
+  const fitting = all
+    .filter(({ lab }) => Math.hypot(lab[1] - a, lab[2] - b) < SAME_AB)
     .sort((one, other) => one.lab[0] - other.lab[0]);
-  return [lightest, ...lighter].flatMap(({ mix }) =>
-    [1, 2].map((passes) => ({
-      label: `Raise ${surface.name}: dry brush ${mix.name}${passes > 1 ? ", twice" : ""}`,
-      ladder: `raise/${surface.id}`,
-      changes: [
-        coatMore(surface, {
-          ...{ id: "dry-brush", name: "Light dry brush", mix, passes },
-          place: inZones(["lit"], 0.3),
-        }),
-      ],
-    })),
+  const found = [lightest];
+  for (const tone of fitting) {
+    if (found.length > MOST_LIGHTER) break;
+    if (tone.lab[0] > found.at(-1)!.lab[0] + LIGHTER_BY) found.push(tone);
+  }
+  return found;
+}
+
+/** Lights painted where the lamp falls, mildest first; the strongest have their shade deepened too. */
+const LIGHTS = [
+  { id: "dry-brush", passes: 2, how: "dry brush it twice with", deepen: false },
+  { id: "layer", passes: 2, water: 2, how: "paint its light side twice with", deepen: false },
+  { id: "layer", passes: 3, water: 2, how: "paint its light side three times with", deepen: true },
+] as const;
+
+/** Lighter on what is lit, and at last darker in its shade: more contrast within, which draws the eye. */
+function raise(surface: Surface, own: readonly Toned[], all: readonly Toned[]): Remedy[] {
+  const [darkest, lightest] = [own[0], own.at(-1)];
+  if (!darkest || !lightest) return [];
+  return LIGHTS.flatMap(({ how, deepen, ...light }) =>
+    lights(lightest, all).map(({ mix }) => {
+      const added = coatMore(surface, { ...light, name: "Light", mix, place: inZones(["lit"], 0.3) });
+      const after = { ...surface, coats: [...surface.coats, added.value as Coat] };
+      const shade = { id: "glaze", name: "Deeper shade", mix: darkest.mix, passes: 3 } as const;
+      return {
+        label: `Raise ${surface.name}: ${how} ${mix.name}${deepen ? `, its shade with ${darkest.mix.name}` : ""}`,
+        ladder: `raise/${surface.id}`,
+        changes: deepen ? [added, coatMore(after, { ...shade, place: inZones(["shaded"], 0.3) })] : [added],
+      };
+    }),
   );
 }
 
