@@ -102,6 +102,8 @@ test.describe("the pattern of a cloth", () => {
     await expect(count).toHaveValue("D/20 S5 D2 S/6");
     await page.getByRole("button", { name: "Add a stripe" }).click();
     await expect(count).toHaveValue("D/20 S5 D2 S6 A/6");
+    // A list closes where its field moves between press and release: what the new stripe changes is waited for.
+    await fine(page);
     await page.getByLabel("Mix of stripe A").click();
     await page.getByRole("option", { name: "Rust", exact: true }).click();
     await expect(async () =>

@@ -197,7 +197,6 @@ export function SettSetter({ params, layout, change }: SetterProps<SettParams, S
           onChange={(pivots) => change({ pivots })}
         />
       </Box>
-      {layout && <CrossingErrors params={params} layout={layout} />}
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
         <MixPick
           label="Base coat"
@@ -223,6 +222,8 @@ export function SettSetter({ params, layout, change }: SetterProps<SettParams, S
           <StripeTable along="rows" layout={layout} params={params} change={change} />
         </Box>
       )}
+      {/* As long as there are crossings: below the stripes, which must not move under the pointer. */}
+      {layout && <CrossingErrors params={params} layout={layout} />}
     </Box>
   );
 }
