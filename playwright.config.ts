@@ -40,7 +40,7 @@ export default defineConfig({
           localStorage: [
             {
               name: "crenna-prefs",
-              value: JSON.stringify({ state: { fineness: "quick", shape: "flat" }, version: 0 }),
+              value: JSON.stringify({ state: { fineness: "rough", shape: "flat" }, version: 0 }),
             },
           ],
         },

@@ -3,9 +3,13 @@ import { createJSONStorage, persist } from "zustand/middleware";
 import { safely } from "./browserStore";
 import type { Surround } from "./theme";
 
-export type Fineness = "fine" | "quick";
-/** Most cells of a full picture, by how fine it is wanted; a quick one has no more than its preview. */
-export const MOST_CELLS: Readonly<Record<Fineness, number>> = { fine: 2_000_000, quick: 60_000 };
+export type Fineness = "fine" | "quick" | "rough";
+/** Most cells of a full picture, by how fine it is wanted; a quick one has no more than its preview, a rough one less. */
+export const MOST_CELLS: Readonly<Record<Fineness, number>> = {
+  fine: 2_000_000,
+  quick: 60_000,
+  rough: 20_000,
+};
 
 export type Shape = "form" | "flat";
 
@@ -17,7 +21,7 @@ interface Prefs {
   readonly surround: Surround;
   /** Screen pixels of the page to a true millimetre, as calibrated; null where it never was. */
   readonly pxPerMm: number | null;
-  /** Full pictures in all their cells, or in no more than the preview has: for machines that are slow. */
+  /** Full pictures in all their cells, or in no more than the preview has, or fewer: for machines that are slow. */
   readonly fineness: Fineness;
   /** How a surface is looked at when it is opened: on its form in space, or laid flat to measure. */
   readonly shape: Shape;

@@ -89,6 +89,7 @@ function Drawing() {
       >
         <ToggleButton value="fine">Every mark</ToggleButton>
         <ToggleButton value="quick">Quick, on a slow machine</ToggleButton>
+        <ToggleButton value="rough">Rough, on a very slow one</ToggleButton>
       </ToggleButtonGroup>
       <Typography variant="body2">How a piece on its form is drawn</Typography>
       <ToggleButtonGroup
