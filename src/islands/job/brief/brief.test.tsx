@@ -3,6 +3,7 @@ import { screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import { parseJob } from "../../../core/formats/job-json/jobSchema";
+import { piecesOf } from "../../../core/figure/pairs";
 import { FIRST_FIGURE, type Job } from "../../../core/job";
 import { newJob, withNewPiece } from "../../../core/newJob";
 import { defaultPainter } from "../../../core/painter";
@@ -86,6 +87,20 @@ describe("the brief", () => {
     expect(parseJob(job())).toEqual(job());
     await pick(user, "Seat", "waist");
     expect(screen.queryByRole("switch", { name: /^A pair: / })).toBeNull();
+  });
+
+  it("says that two are planned where no body shows the other, and lets it be one", async () => {
+    const whole = wholeSergeant();
+    openJob({ ...whole, figures: whole.figures.map((figure) => ({ ...figure, body: null })) });
+    look({ surfaceId: "gloves" });
+    const { user } = show(<BriefStage />);
+    const pair = screen.getByRole("switch", {
+      name: "A pair: two alike are planned, though only one is shown",
+    });
+    expect(pair).toBeChecked();
+    await user.click(pair);
+    expect(pair).not.toBeChecked();
+    expect(piecesOf(job().surfaces.find(({ id }) => id === "gloves")!)).toBe(1);
   });
 
   it("adds a surface of any form, bare, and takes it off again", async () => {

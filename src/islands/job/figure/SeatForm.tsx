@@ -23,18 +23,47 @@ const MOVES: readonly { readonly key: Moved; readonly label: string }[] = [
   { key: "outMm", label: "Outwards" },
 ];
 
+interface PairProps {
+  readonly seat: SeatUse;
+  readonly across: SeatId;
+  /** Seats of the body it is on; none where there is no body. */
+  readonly seats: readonly SeatId[];
+  readonly set: (seat: SeatUse) => void;
+}
+
+/** Whether there are two of it. Two are planned also where no body shows the other one. */
+function PairSwitch({ seat, across, seats, set }: PairProps) {
+  const label = seats.includes(across)
+    ? `A pair: ${seatName(across)} too, mirrored, in the same coats`
+    : "A pair: two alike are planned, though only one is shown";
+  return (
+    <FormControlLabel
+      control={<Switch checked={seat.both} onChange={(_, both) => set({ ...seat, both })} />}
+      label={label}
+    />
+  );
+}
+
 /** Where a surface sits on its figure, turned and moved. */
 export function SeatForm({ surface }: { readonly surface: Surface }) {
   const job = useJob();
   const edit = useEdit();
   const body = bodyOf(figureOf(job, surface));
   const { seat } = surface;
-  if (!body) return null;
   const set = (next: SeatUse | null) => edit((now) => withSeat(now, surface.id, next));
+  const across = seat && seatAcross(seat.id);
+  if (!body)
+    return (
+      seat &&
+      across && (
+        <Box sx={{ px: 2, pb: 2 }}>
+          <PairSwitch {...{ seat, across, seats: [], set }} />
+        </Box>
+      )
+    );
   const offered = seatFor(job, { ...surface });
   // Two seats may have one name, as a roof has two sides: each is told once.
   const ids = [...new Set(body.seats.map(({ id }) => id))];
-  const across = seat && seatAcross(seat.id);
   const missing = seat !== null && !ids.includes(seat.id);
   return (
     <Box role="group" aria-label="On the figure" sx={{ px: 2, pb: 2, display: "grid", gap: 2 }}>
@@ -69,12 +98,7 @@ export function SeatForm({ surface }: { readonly surface: Surface }) {
       )}
       {seat && (
         <>
-          {across !== null && ids.includes(across) && (
-            <FormControlLabel
-              control={<Switch checked={seat.both} onChange={(_, both) => set({ ...seat, both })} />}
-              label={`A pair: ${seatName(across)} too, mirrored, in the same coats`}
-            />
-          )}
+          {across !== null && <PairSwitch {...{ seat, across, seats: ids, set }} />}
           {[
             { list: TURNS, unit: "°", most: 180, step: 5 },
             { list: MOVES, unit: "mm", most: 400, step: 0.5 },
