@@ -1,18 +1,18 @@
 /** Distance from each point to the one nearest to it, mm. Time grows with the square of the points. */
 export function nearestDistances(pointsMm: ArrayLike<number>): number[] {
   const count = pointsMm.length / 2;
-  const nearest = new Array<number>(count).fill(Infinity);
+  // Squares tell which is nearer as well, and cost a tenth.
+  const squares = new Float64Array(count).fill(Infinity);
   for (let a = 0; a < count; a++) {
+    const [x, y] = [pointsMm[a * 2]!, pointsMm[a * 2 + 1]!];
     for (let b = a + 1; b < count; b++) {
-      const away = Math.hypot(
-        pointsMm[a * 2]! - pointsMm[b * 2]!,
-        pointsMm[a * 2 + 1]! - pointsMm[b * 2 + 1]!,
-      );
-      if (away < nearest[a]!) nearest[a] = away;
-      if (away < nearest[b]!) nearest[b] = away;
+      const [dx, dy] = [x - pointsMm[b * 2]!, y - pointsMm[b * 2 + 1]!];
+      const square = dx * dx + dy * dy;
+      if (square < squares[a]!) squares[a] = square;
+      if (square < squares[b]!) squares[b] = square;
     }
   }
-  return nearest;
+  return Array.from(squares, Math.sqrt);
 }
 
 /**
