@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { figureOf } from "../core/job";
+import type { StillWanted } from "../core/simulate/simulator";
 import type { PieceSkin } from "../core/piece/skin";
 import { stepCount, stepShares } from "../core/surface/volumes/valuePlan";
 import { wholeSergeant } from "../data/demo/company";
@@ -117,8 +118,21 @@ describe("a figure painted by several workers", () => {
       coats: surface.coats.map((coat) => ({ ...coat, seed: coat.seed + seed })),
     })),
   });
-  const paint = async (seed: number, helpers: readonly Helper[], wanted = always) =>
+  const paint = async (seed: number, helpers: readonly Helper[], wanted: StillWanted = always) =>
     skinsOn(await simulator, { ...shown, job: anew(seed), as: "paint" }, false, wanted, helpers);
+  /** A helper that is not done with its first before so many others are painted. */
+  function busyHelper() {
+    let free = () => {};
+    const helper = helperHere(async (input, wanted) => {
+      await new Promise<void>((done) => (free = done));
+      return questions.skin.run(input, { wanted, part: () => undefined });
+    });
+    const until = (count: number) => (done: number) => {
+      if (done >= count) free();
+      return Promise.resolve(true);
+    };
+    return { helper, until };
+  }
   const bytes = (skins: Map<string, PieceSkin> | null) =>
     [...skins!].map(([id, { rgba, heights, gloss, grid, lit }]) => [
       ...[id, lit, grid.width, grid.height, Buffer.from(rgba).toString("base64")],
@@ -126,14 +140,12 @@ describe("a figure painted by several workers", () => {
     ]);
 
   it("is the same to the byte, each worker painting some of it, and the same ones again", async () => {
-    const helper = helperHere();
-    const together = await paint(1, [helper]);
-    expect(helper.given.length).toBeGreaterThan(0);
-    expect(helper.given.length).toBeLessThan(4);
-    const first = [...helper.given].sort();
-    helper.given.length = 0;
-    await paint(2, [helper]);
-    expect([...helper.given].sort()).toEqual(first);
+    // It does not come to a second one before all others are painted here.
+    const { helper, until } = busyHelper();
+    const together = await paint(1, [helper], until(3));
+    expect(helper.given.length).toBe(1);
+    await paint(2, [helper], until(3));
+    expect(helper.given).toEqual([helper.given[0], helper.given[0]]);
     // Without the helper all of it is painted here, and comes out as it did.
     const same = { ...shown, job: anew(1), as: "paint" as const };
     const alone = await skinsOn(
@@ -143,6 +155,15 @@ describe("a figure painted by several workers", () => {
       always,
     );
     expect(bytes(alone)).toEqual(bytes(together));
+  });
+
+  it("is shared out anew where one has long to do: who is free takes what would wait", async () => {
+    const { helper, until } = busyHelper();
+    await paint(11, [helper], until(3));
+    const quick = helperHere();
+    await paint(12, [quick]);
+    expect(quick.given.length).toBeGreaterThan(1);
+    expect(quick.given.length).toBeLessThan(5);
   });
 
   it("is whole where a helper fails, and it is not asked again", async () => {

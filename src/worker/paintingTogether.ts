@@ -71,11 +71,24 @@ export class PaintingTogether {
       return last === undefined || !this.present.has(last);
     };
     const own = open.findIndex((wish) => by(wish) === painter);
-    const at = own >= 0 ? own : open.findIndex(isFree);
+    const free = own >= 0 ? own : open.findIndex(isFree);
+    const at = free >= 0 ? free : this.waitingLong();
     const [taken] = at >= 0 ? open.splice(at, 1) : [];
     // Where nobody else was there yet it may still go to another.
     if (taken && this.present.size > 1) lastBy.set(nameOf(taken), painter);
     return taken;
+  }
+
+  /**
+   * What another has to do after its next: the cheapest of it, which the other has no time for yet. Its films have to be
+   * laid anew, which is still sooner than to wait for who has them.
+   */
+  private waitingLong(): number {
+    const { open } = this.work;
+    return open.findLastIndex((wish) => {
+      const name = lastBy.get(nameOf(wish));
+      return open.filter((one) => lastBy.get(nameOf(one)) === name).length > 1;
+    });
   }
 
   private async paint(painter: Painter): Promise<void> {
