@@ -14,7 +14,7 @@ const SPAN_OF: Readonly<Record<Stepped, number>> = {
   leather: 38,
   wool: 40,
   "worn cloth": 42,
-  velvet: 44,
+  velvet: 50,
   "plain cloth": 38,
 };
 /** How far the steps reach, against a plain surface. */

@@ -37,7 +37,7 @@ const stretch = (from: number, to: number, softMm: number): { readonly span: Spa
 /** Horn, bone and claws: zones from pale to dark along the form, blended at their borders, the rings lined lighter. */
 export const hornZones = defineScheme<Tone>({
   id: "horn-zones",
-  version: 1,
+  version: 2,
   label: "Horn in zones",
   about:
     "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, a wash settles between rings, and each ring is lined lighter than its zone.",
@@ -62,7 +62,7 @@ export const hornZones = defineScheme<Tone>({
     const { look, age } = room.answers;
     const steps = [root, ...zones, wash, shade, ...rings];
     if (look === "quiet") return age === "old" ? [...steps, rubbed(room)] : steps;
-    return [...steps, light(room), ...(age === "new" ? [] : [rubbed(room)])];
+    return [...steps, fibres(room), light(room), ...(age === "new" ? [] : [rubbed(room)])];
   },
 });
 
@@ -150,6 +150,24 @@ const ringLines = (room: SchemeRoom, zone: number): SchemeCoat<Tone> => {
   };
 };
 
+/** Fine dark strokes along the horn, in which its fibres show. */
+const fibres = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  key: "fibres",
+  name: "Fibres",
+  technique: "scratch",
+  tone: "wash",
+  water: 1,
+  place: inZones([], 0, stretch(0.02, 0.9, 2 * room.scale)),
+  params: {
+    density: perMm2(room, 6),
+    length: 1.3 * room.scale,
+    lengthSpread: 70,
+    width: flickMm(room, 0.05),
+    angle: 90,
+    angleSpread: 8,
+  },
+});
+
 /** Last lights where the lamp falls: fine strokes along the fibres. */
 const light = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "light",
@@ -185,7 +203,7 @@ const rubbed = (room: SchemeRoom): SchemeCoat<Tone> => ({
     length: 0.5 * room.scale,
     lengthSpread: 70,
     width: flickMm(room, 0.045),
-    angle: 90,
+    angle: 0,
     angleSpread: 50,
   },
 });

@@ -19,6 +19,8 @@ type Tone = Step | "edge" | "shade" | "lining";
 /** How many lights are laid, and how far they reach in L* from the ground to the last. */
 const LIGHTS_OF: Readonly<Record<Look, number>> = { quiet: 3, plain: 5, striking: 7 };
 const SPAN_OF: Readonly<Record<Look, number>> = { quiet: 28, plain: 42, striking: 52 };
+/** So many lights are laid twice. */
+const LAST_LIGHTS = 3;
 /** The ground lies this share of the span below the shell's own colour: it is mostly dark. */
 const BELOW = 0.3;
 
@@ -28,7 +30,7 @@ const lightsOf = ({ answers, standard }: SchemeRoom): number =>
 /** Smooth shells: simple shapes lit one by one in many thin coats, each drawn together by a thinner one over it. */
 export const shellLayered = defineScheme<Tone>({
   id: "shell-layered",
-  version: 1,
+  version: 2,
   label: "Smooth shell",
   about:
     "Light is built up in many thin coats of strokes round the form, each drawn together by a thinner one; shade is glazed in, edges are lined last.",
@@ -100,6 +102,8 @@ function drawnTogether(room: SchemeRoom, at: number): SchemeCoat<Tone>[] {
       technique: "layer",
       tone: `step-${at}`,
       water: 5,
+      // The last lights lie on little ground and have to reach what they are mixed for.
+      passes: at > lights - LAST_LIGHTS ? 2 : 1,
       place,
       params: { feather: 100, waver: 15, unevenness: 6 },
     },
@@ -113,7 +117,7 @@ const shade: SchemeCoat<Tone> = {
   technique: "glaze",
   tone: "shade",
   water: 6,
-  passes: 2,
+  passes: 3,
   place: inZones([], 0, { values: { from: 0, to: 0.3, fade: 0.4 } }),
   params: { pull: 35, unevenness: 8 },
 };

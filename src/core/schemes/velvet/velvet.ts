@@ -19,12 +19,12 @@ import {
 } from "../volumes";
 
 type Tone = ValueTone | "glaze";
-const VELVET = { material: "velvet", name: "velvet", chroma: [0.4, 1.15], hueDeg: [-8, 4] } as const;
+const VELVET = { material: "velvet", name: "velvet", chroma: [0.8, 1.1], hueDeg: [-8, 4] } as const;
 
 /** Velvet: mostly dark, with narrow lights that fall off fast, in soft thin touches; a rich glaze ties it. */
 export const velvet = defineScheme<Tone>({
   id: "velvet",
-  version: 2,
+  version: 3,
   label: "Velvet",
   about:
     "A deep ground with narrow lights that fall off fast, broken by soft thin touches; a rich glaze ties it.",

@@ -5,7 +5,7 @@ import type { SurfaceGrid } from "../grid";
 import { hash01 } from "../../random";
 import { smoothstep } from "../../units";
 import { softNoise } from "../forms/sheet";
-import { materials } from "./materials";
+import { materials, type Material } from "./materials";
 
 type Importance = Volumes["importance"];
 
@@ -64,12 +64,13 @@ function blurWithin(values: Float32Array, grid: SurfaceGrid, mm: number): Float3
 }
 
 /** The light that volumes are told by: soft, as a painter sees it who half closes the eyes; any unit. */
-function volumeLight(grid: SurfaceGrid, softMm: number): Float32Array {
+function volumeLight(grid: SurfaceGrid, { blurMm: softMm, against }: Material): Float32Array {
   const fields = fieldsOf(grid);
   const { lit, sky, low, high } = fields;
   const both = lit.map((light, at) => OF_LAMP * light + OF_SKY * sky[at]!);
   const soft = blurWithin(both, grid, softMm);
   const wide = blurWithin(both, grid, WIDE_MM);
+  const mean = against && blurWithin(both, grid, against.mm);
   const hollow = blurWithin(fields.hollow(2), grid, softMm);
   const points = blurWithin(high, grid, POINT_MM);
   const { width, pitchMm, originX, originY, heightMm, form } = grid;
@@ -81,7 +82,8 @@ function volumeLight(grid: SurfaceGrid, softMm: number): Float32Array {
     const level = ABOVE * (heightMm[at]! / form.slantMm) + UNEVEN * uneven(x, y);
     const below = OF_HOLLOWS * Math.min(MOST_HOLLOW, Math.max(-MOST_HOLLOW, hollow[at]!));
     const light = (1 - OF_WIDE) * own + OF_WIDE * around + inner - below;
-    return light * (1 - OF_POINTS + OF_POINTS * points[at]!) + level;
+    const told = mean ? light - against.share * mean[at]! : light;
+    return told * (1 - OF_POINTS + OF_POINTS * points[at]!) + level;
   });
 }
 
@@ -110,13 +112,15 @@ function ranks(values: Float32Array, { inside }: SurfaceGrid): Float32Array {
   });
 }
 
-const known = new WeakMap<SurfaceGrid, Map<number, Float32Array>>();
+const known = new WeakMap<SurfaceGrid, Map<string, Float32Array>>();
 
-function ranksOf(grid: SurfaceGrid, softMm: number): Float32Array {
-  const before = known.get(grid) ?? new Map<number, Float32Array>();
+function ranksOf(grid: SurfaceGrid, material: Material): Float32Array {
+  const before = known.get(grid) ?? new Map<string, Float32Array>();
   known.set(grid, before);
-  const made = before.get(softMm) ?? ranks(volumeLight(grid, softMm), grid);
-  before.set(softMm, made);
+  // Materials on which light is told alike share its ranks.
+  const key = JSON.stringify([material.blurMm, material.against]);
+  const made = before.get(key) ?? ranks(volumeLight(grid, material), grid);
+  before.set(key, made);
   return made;
 }
 
@@ -126,7 +130,7 @@ function ranksOf(grid: SurfaceGrid, softMm: number): Float32Array {
  */
 export function valuePlan(grid: SurfaceGrid, volumes: Volumes): Float32Array {
   const power = 1 / fallOf(volumes);
-  return ranksOf(grid, materials[volumes.material].blurMm).map((darker) => 1 - (1 - darker) ** power);
+  return ranksOf(grid, materials[volumes.material]).map((darker) => 1 - (1 - darker) ** power);
 }
 
 /** A hard border still has a little width. */
