@@ -34,6 +34,13 @@ const opaque = (mixId: string): Coat[] => [
   { ...base!, id: "all-over", role: null, mixId, passes: 4, water: 0, place: { kind: "everywhere" } },
 ];
 
+/** Large light dabs on dark, all over: as busy on one piece as on another. */
+const dabbed = (mixId: string): Coat[] => {
+  const [under] = opaque("deep-tarn");
+  const technique = { id: "stipple", version: 1, params: { density: 0.6, size: 0.8 } };
+  return [under!, { ...under!, id: "dabs", name: "Dabs", mixId, passes: 3, technique }];
+};
+
 /** A surface begun anew in a dark leather. */
 function inLeather(job: Job, surfaceId: string): Job {
   const bare = withSurface(job, surfaceId, (surface) => ({ ...surface, coats: [] }));
@@ -64,6 +71,14 @@ const PLANTED: readonly (readonly [FaultKind, string, Job])[] = [
     "satchel",
     wearing(["coat-skirt", "satchel", "strap", "gloves"], ({ id }) => ({
       ...{ pattern: null, coats: opaque(id === "satchel" ? "rust" : "deep-tarn") },
+    })),
+  ],
+  [
+    "equally-busy",
+    "satchel",
+    wearing(["coat-skirt", "satchel", "gloves"], ({ id }) => ({
+      // Small dabs on small hands would be busier in so light a tone.
+      ...{ pattern: null, coats: dabbed(id === "gloves" ? "satchel-light" : "straw") },
     })),
   ],
 ];

@@ -132,6 +132,27 @@ describe("where the lights lie", () => {
     expect(lightOf(left, 0) > lightOf(left, 1)).not.toBe(lightOf(right, 0) > lightOf(right, 1));
   });
 
+  it("comes fold by fold on pile, also on the far side; of all else the lit side has it", () => {
+    const grid = inLight(
+      usual("cloak", { folds: 9, foldMm: 1.2 }),
+      asideUnder({ fromDeg: 160, heightDeg: 40 }),
+    );
+    /** Share of the brightest tenth that lies on the half of the panel with less of it. */
+    const lesser = (material: MaterialId) => {
+      const plan = valuePlan(grid, of(material));
+      const bright = [...plan].filter((_, at) => grid.inside[at] === 1).sort((a, b) => b - a);
+      const from = bright[Math.floor(bright.length / 10)]!;
+      const sides = [0, 0];
+      for (let at = 0; at < plan.length; at++)
+        if (grid.inside[at] === 1 && plan[at]! >= from)
+          sides[grid.turnDeg[at]! * 2 < grid.form.turnDeg ? 0 : 1]!++;
+      return Math.min(...sides) / (sides[0]! + sides[1]!);
+    };
+    expect(lesser("pile-cloth")).toBeGreaterThan(0.15);
+    for (const id of MATERIAL_IDS.filter((one) => !materials[one].against))
+      expect(lesser(id), id).toBeLessThan(0.05);
+  });
+
   it("is faint on small folds beside large ones of the same steepness", () => {
     const panel = forms.panel.build(
       Object.fromEntries(Object.entries(forms.panel.params).map(([name, { default: by }]) => [name, by])),
