@@ -22,5 +22,7 @@ export interface CheckContext {
 export interface Check {
   readonly id: string;
   readonly label: string;
+  /** Whether there is anything to look at on a piece; on every piece where left out. */
+  readonly concerns?: (form: SurfaceForm) => boolean;
   run(context: CheckContext): CheckResult[];
 }

@@ -6,7 +6,7 @@ import { newPlainSurface } from "../newJob";
 import { sampledSurface } from "../simulate/sampled";
 import { applyRemedy } from "./applyRemedy";
 import { gapsOpen, leftOpenMm } from "./gapsOpen";
-import { checkSurface } from ".";
+import { checksOf, checkSurface } from ".";
 
 const demo = ferrySergeant();
 
@@ -31,6 +31,13 @@ describe("slits and vents", () => {
   it("lose twice the film that lies on their sides, and no more than they have", () => {
     expect(leftOpenMm({ widthMm: 0.5 }, 60)).toBeCloseTo(0.38, 9);
     expect(leftOpenMm({ widthMm: 0.1 }, 60)).toBe(0);
+  });
+
+  it("are looked at on pieces that have some, and told of no other", () => {
+    const looked = (job: Job) => job.surfaces.flatMap(checksOf).map(({ id }) => id);
+    expect(looked(helmet(0.5, 1))).toContain(gapsOpen.id);
+    expect(looked(demo)).not.toContain(gapsOpen.id);
+    expect(looked(demo)).toContain("evenness");
   });
 
   it("are told as they close, with what is left by the films themselves, and mended by less paint", () => {

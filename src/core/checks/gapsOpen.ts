@@ -33,6 +33,7 @@ function thinnerOf(surfaceId: string, { id, name, passes, water }: Coat): Remedy
 export const gapsOpen: Check = {
   id: "gaps-open",
   label: "Slits and vents stay open",
+  concerns: ({ gaps }) => gaps !== undefined,
   run({ surface, form, sampled }) {
     const { gaps } = form;
     if (!gaps) return [];

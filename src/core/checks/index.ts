@@ -46,9 +46,13 @@ export const checks: readonly Check[] = [
   lostHighlight,
 ];
 
-/** Checks a surface goes through: its pattern's own among them. */
-export function checksOf(surface: Pick<Surface, "pattern">): readonly { id: string; label: string }[] {
-  return [...checks, ...(familyIn(surface)?.checks ?? []), TOUCHING];
+/**
+ * Checks that have something to look at on a surface: its pattern's own among them.
+ * @throws InputError where it cannot be built
+ */
+export function checksOf(surface: Surface): readonly { id: string; label: string }[] {
+  const concerned = checks.filter(({ concerns }) => !concerns || concerns(buildForm(surface)));
+  return [...concerned, ...(familyIn(surface)?.checks ?? []), TOUCHING];
 }
 
 /** A surface that cannot be built or read is itself the finding. */

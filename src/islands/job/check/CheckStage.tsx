@@ -4,6 +4,7 @@ import { applyRemedy } from "../../../core/checks/applyRemedy";
 import type { Finding } from "../../../core/checks/finding";
 import { checksOf } from "../../../core/checks";
 import { leftOpenMm } from "../../../core/checks/gapsOpen";
+import { InputError } from "../../../core/errors";
 import { counted, formatNumber, withUnit } from "../../../core/units";
 import type { Specimen } from "../../../core/simulate/simulator";
 import { Picture } from "../../../ui/Picture";
@@ -11,7 +12,7 @@ import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
 import { ColumnHead, Row } from "../../../ui/Row";
 import { useRoom } from "../../../ui/useRoom";
-import { figureOf } from "../../../core/job";
+import { figureOf, type Surface } from "../../../core/job";
 import { FormView } from "../coats/FormView";
 import { FigureView } from "../figure/FigureView";
 import { useFigureLook } from "../figure/figureLook";
@@ -178,6 +179,16 @@ function Findings({ findings, title }: { readonly findings: readonly Finding[]; 
   );
 }
 
+/** What is looked at on a surface; nothing on one that cannot be built, which is a finding of its own. */
+function checksThere(surface: Surface): ReturnType<typeof checksOf> {
+  try {
+    return checksOf(surface);
+  } catch (error) {
+    if (error instanceof InputError) return [];
+    throw error;
+  }
+}
+
 const isMust = ({ gravity }: Finding): boolean => gravity === "must";
 
 /** The findings, worst first, each with what mends it. */
@@ -190,7 +201,7 @@ export function CheckStage() {
   const judged = useFigureJudged(figure, whole);
   // Findings come first, their remedies once each was found to cure.
   const trying = useJudged((judged) => judged.trying);
-  const every = new Map(job.surfaces.flatMap(checksOf).map((check) => [check.id, check]));
+  const every = new Map(job.surfaces.flatMap(checksThere).map((check) => [check.id, check]));
   const clear = [...every.values()].filter(
     (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
   );
