@@ -1,4 +1,5 @@
 import { defineConfig } from "vitest/config";
+import { BaseSequencer, type TestSpecification } from "vitest/node";
 
 const pages = ["src/**/*.test.tsx"];
 /** Puts stand-ins for server and browser back after each test. */
@@ -7,12 +8,23 @@ const CLEAN = "src/islands/testing/clean.ts";
 const core = process.env.CRENNA_BUNDLED
   ? { from: "build/core", ending: "js", external: [/build\/core\/chunks\//] }
   : { from: "src/core", ending: "ts", external: [] };
+/** Files that take half a minute and more begin first: as the last they would leave one core idle. */
+const LONG = ["src/worker/figureMended.test.ts"];
+class LongFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const sorted = await super.sort(files);
+    const isLong = ({ moduleId }: TestSpecification) => LONG.some((name) => moduleId.endsWith(name));
+    return [...sorted.filter(isLong), ...sorted.filter((file) => !isLong(file))];
+  }
+}
+
 const common = { testTimeout: 180_000, hookTimeout: 180_000 };
 
 export default defineConfig({
   test: {
     // One of two cores would stand idle otherwise.
     maxWorkers: 2,
+    sequence: { sequencer: LongFirst },
     projects: [
       {
         test: {
