@@ -100,8 +100,8 @@ const [RIVET_MM, RIVET_UP_MM, LIP_MM] = [0.21, 0.14, 0.1] as const;
 const LEAST_RIVET_MM = 0.25;
 /** Half the width of the crest, bevel of a slit, mm. */
 const [CREST_HALF_MM, BEVEL_MM] = [0.42, 0.08] as const;
-/** A slit deeper than this is cut through the shell, mm. */
-const SHELL_MM = 0.6;
+/** A slit deeper than this is cut through the shell, mm; its edge is rounded by so much. */
+const [SHELL_MM, ROUNDED_MM] = [0.6, 0.06] as const;
 /** Slits leave as much metal between them as they take, and stand in this part of the turn, degrees. */
 const SLITTED_DEG = 150;
 
@@ -142,6 +142,18 @@ function boxAway(x: number, y: number, halfX: number, halfY: number): number {
 /** Half the width and half the height of a slit, mm. */
 const slitHalves = ({ slitMm, skirtMm }: Values) => [slitMm / 2, 0.3 * skirtMm] as const;
 
+/**
+ * How far the ground lies below the shell at some distance from the edge of a slit, mm. One that is cut through has a
+ * rounded edge, and its wall beyond it, where the shell's own thickness shows; one that is not sinks from its edge on.
+ */
+function slitSection({ slitDeepMm }: Values): (awayMm: number) => number {
+  if (slitDeepMm <= SHELL_MM) return (away) => slitDeepMm * smoothstep(BEVEL_MM, -BEVEL_MM / 2, away);
+  const wall = SHELL_MM - ROUNDED_MM;
+  return (away) =>
+    ROUNDED_MM * smoothstep(BEVEL_MM, -BEVEL_MM / 2, away) +
+    wall * smoothstep(-BEVEL_MM / 2, -2 * BEVEL_MM, away);
+}
+
 /** Distance from the edge of the nearest slit, mm; below 0 in it. @param below mm from the brow, x mm from the front along the ring */
 function slitsOf(values: Values) {
   const { slits, skirtMm, roundMm } = values;
@@ -179,6 +191,7 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
   const hammered = roundNoise(seed, Math.max(4, Math.round(roundMm / 2.6)), 2.2);
   const slits = slitsOf(values);
   const browMm = roundMm / (2 * Math.PI);
+  const sunk = slitSection(values);
   const rivetMm = Math.min(RIVET_MM, (0.42 * roundMm) / Math.max(1, rivets));
   return (place) => {
     const way = over - place.heightMm;
@@ -203,8 +216,7 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
     const gap = (below - BAND_MM / 2 - 0.02) / GAP_MM;
     height -= GAP_DEEP_MM * Math.exp(-gap * gap) * (bandMm > 0 ? 1 : 0);
     height += LIP_MM * smoothstep(0.42, 0.3, place.heightMm) * smoothstep(0, 0.06, skirtMm - 1);
-    const deep = Math.min(SHELL_MM, values.slitDeepMm);
-    return height - deep * smoothstep(BEVEL_MM, -BEVEL_MM / 2, slits(below, browMm * turn));
+    return height - sunk(slits(below, browMm * turn));
   };
 }
 
