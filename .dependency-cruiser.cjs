@@ -32,7 +32,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: "node_modules" },
-    tsPreCompilationDeps: "specify",
+    tsPreCompilationDeps: true,
     tsConfig: { fileName: "tsconfig.json" },
     enhancedResolveOptions: { extensions: [".ts", ".tsx", ".js", ".mjs", ".astro"] },
   },

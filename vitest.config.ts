@@ -1,24 +1,29 @@
 import { defineConfig } from "vitest/config";
 import { BaseSequencer, type TestSpecification } from "vitest/node";
 
-const pages = ["src/**/*.test.tsx"];
+/** `npm test` has the tests bundled before they run (scripts/test-bundles.mjs); all else runs the sources. */
+const BUNDLED = Boolean(process.env.CRENNA_BUNDLED);
+const at = (file: string) => (BUNDLED ? `build/tests/${file}.js` : file);
+/** A test that puts modules aside runs as it is: a bundle has none to put aside. */
+const AS_IT_IS = BUNDLED ? ["src/islands/job/useSimulation.test.ts"] : [];
+
 /** Puts stand-ins for server and browser back after each test. */
-const CLEAN = "src/islands/testing/clean.ts";
-/** `npm test` has the core's tests bundled before they run (scripts/core-tests.mjs); all else runs the sources. */
-const core = process.env.CRENNA_BUNDLED
-  ? { from: "build/core", ending: "js", external: [/build\/core\/chunks\//] }
-  : { from: "src/core", ending: "ts", external: [] };
+const CLEAN = at("src/islands/testing/clean.ts");
 /** Files that take half a minute and more begin first: as the last they would leave one core idle. */
-const LONG = ["src/worker/figureMended.test.ts"];
+const LONG = ["src/worker/figureMended.test"];
 class LongFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
     const sorted = await super.sort(files);
-    const isLong = ({ moduleId }: TestSpecification) => LONG.some((name) => moduleId.endsWith(name));
+    const isLong = ({ moduleId }: TestSpecification) => LONG.some((name) => moduleId.includes(name));
     return [...sorted.filter(isLong), ...sorted.filter((file) => !isLong(file))];
   }
 }
 
-const common = { testTimeout: 180_000, hookTimeout: 180_000 };
+const common = {
+  testTimeout: 180_000,
+  hookTimeout: 180_000,
+  server: { deps: { external: BUNDLED ? [/build\/tests\/chunks\//] : [] } },
+};
 
 export default defineConfig({
   test: {
@@ -30,9 +35,9 @@ export default defineConfig({
         test: {
           ...common,
           name: "pages",
-          include: pages,
+          include: [at("src/**/*.test.tsx")],
           environment: "jsdom",
-          setupFiles: ["src/islands/testing/matchers.ts", CLEAN],
+          setupFiles: [at("src/islands/testing/matchers.ts"), CLEAN],
           // Loading components and endpoints anew for every file takes as long as the tests themselves.
           isolate: false,
         },
@@ -41,10 +46,9 @@ export default defineConfig({
         test: {
           ...common,
           name: "core",
-          include: [`${core.from}/**/*.test.${core.ending}`],
+          include: [at("src/core/**/*.test.ts")],
           // As in the worker: surfaces on a figure stand in its light.
-          setupFiles: [`${core.from}/figure/rooms.${core.ending}`],
-          server: { deps: { external: core.external } },
+          setupFiles: [at("src/core/figure/rooms.ts")],
           // Nothing here leaves anything behind for the next file, so that modules are loaded once.
           isolate: false,
         },
@@ -54,7 +58,7 @@ export default defineConfig({
           ...common,
           name: "server",
           setupFiles: [CLEAN],
-          include: ["src/{data,server,worker,pages}/**/*.test.ts", "tests/unit/**/*.test.ts"],
+          include: [at("src/{data,server,worker,pages}/**/*.test.ts"), at("tests/unit/**/*.test.ts")],
           // Each file has a folder and servers of its own, and puts back what it stubs.
           isolate: false,
         },
@@ -65,8 +69,7 @@ export default defineConfig({
           // What pages keep while they are open: each file starts from none of it.
           name: "state",
           setupFiles: [CLEAN],
-          include: ["src/**/*.test.ts"],
-          exclude: [...pages, "src/{core,data,server,worker,pages}/**"],
+          include: [at("src/{islands,ui}/**/*.test.ts"), ...AS_IT_IS],
         },
       },
     ],

@@ -76,18 +76,22 @@ function count() {
 
 /** Whatever can be said quickly of the code without running it. */
 const checks = [
-  { title: "Format", args: [bin("prettier/bin/prettier.cjs"), "--check", "."] },
-  { title: "Types", args: [bin("astro/astro.js"), "check", "--minimumFailingSeverity", "warning"] },
+  { title: "Lint and types", args: [bin("oxlint/bin/oxlint")] },
+  { title: "Format", args: [bin("oxfmt/bin/oxfmt"), "--check", "."] },
+  {
+    title: "Pages",
+    args: [
+      bin("astro/astro.js"),
+      "check",
+      ...["--tsconfig", "tsconfig.pages.json", "--minimumFailingSeverity", "warning"],
+    ],
+  },
   {
     title: "Borders",
     args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
   },
   { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
 ];
-
-/** With more room for young objects the linter collects them less often: a quarter of its work. */
-const ROOM = ["--min-semi-space-size=128", "--max-semi-space-size=256"];
-const lint = { title: "Lint", args: [...ROOM, bin("eslint/bin/eslint.js"), "."] };
 
 const unitTests = {
   title: "Unit tests",
@@ -103,8 +107,7 @@ const unitTests = {
 };
 
 /**
- * Sets up what the sources are checked and built with, then does all of that side by side, so that no core waits. The
- * linter takes longest: unit tests begin as soon as everything else is done.
+ * Sets up what the sources are checked and built with, then does all of that side by side, so that no core waits.
  * @param database its compilation, which is under way
  */
 async function checkedAndTested(database) {
@@ -115,20 +118,13 @@ async function checkedAndTested(database) {
   // The linter reads types that are made from the pages.
   await runTogether([{ title: "Types of the pages", args: [bin("astro/astro.js"), "sync"] }]);
   await runTogether([
-    lint,
-    {
-      start: async () => {
-        await runTogether([
-          ...checks,
-          { title: "Building", args: ["scripts/build.mjs"] },
-          { title: "The core's tests in bundles", args: ["scripts/core-tests.mjs"] },
-          { title: "The database", start: () => database },
-        ]);
-        if (fresh) noteInstalled();
-        await runTogether([unitTests]);
-      },
-    },
+    ...checks,
+    { title: "Building", args: ["scripts/build.mjs"] },
+    { title: "The tests in bundles", args: ["scripts/test-bundles.mjs"] },
+    { title: "The database", start: () => database },
   ]);
+  if (fresh) noteInstalled();
+  await runTogether([unitTests]);
 }
 
 /** What tests leave behind lies in one folder, which goes with this run. */

@@ -11,7 +11,8 @@ interface Props {
   readonly label: string;
   /** Part to show, in cells of the picture; all of it where left out. */
   readonly crop?:
-    { readonly x: number; readonly y: number; readonly width: number; readonly height: number } | undefined;
+    | { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+    | undefined;
   readonly cssWidth: number | string;
   readonly cssHeight?: number | string;
 }

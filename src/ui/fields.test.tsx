@@ -1,4 +1,3 @@
-import "../islands/testing/page";
 import { fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";

@@ -11,7 +11,13 @@ export type Gravity = (typeof GRAVITIES)[number];
 export interface Change {
   readonly path: readonly string[];
   readonly value:
-    number | string | boolean | readonly MixPart[] | Readonly<Record<string, string>> | FormUse | Coat;
+    | number
+    | string
+    | boolean
+    | readonly MixPart[]
+    | Readonly<Record<string, string>>
+    | FormUse
+    | Coat;
 }
 
 /** What mends a finding at one click: changes of the design, as data. */

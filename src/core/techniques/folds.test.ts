@@ -76,9 +76,8 @@ describe("in folds of every width", () => {
     const given = new Float32Array(grid.inside.length).fill(50).map((um, at) => um * grid.inside[at]!);
     const depth = settle(grid, grid.relief, given, 8);
     // Up to the very rim: nothing draws it there, nothing holds it off.
-    depth.forEach((um, at) => {
-      if (grid.inside[at]! === 1) expect(Math.abs(um - 50)).toBeLessThan(1);
-    });
+    const off = depth.map((um, at) => (grid.inside[at]! === 1 ? Math.abs(um - 50) : 0));
+    expect(off.reduce((most, um) => Math.max(most, um))).toBeLessThan(1);
   });
 
   it("and dries to its solids: 50 µm at 2 : 1 leave 5.8", () => {

@@ -1,4 +1,3 @@
-import "../testing/page";
 import { server } from "../testing/server";
 import { FakeWorker } from "../testing/worker";
 import { render, screen, waitFor, within } from "@testing-library/react";

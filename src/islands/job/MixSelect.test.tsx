@@ -1,4 +1,3 @@
-import "../testing/page";
 import { screen } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { SettParams } from "../../core/patterns/sett/params";

@@ -1,5 +1,4 @@
 // @vitest-environment jsdom
-import "../testing/page";
 import { server } from "../testing/server";
 import { waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";

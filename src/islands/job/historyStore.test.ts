@@ -1,5 +1,4 @@
 // @vitest-environment jsdom
-import "../testing/page";
 import { server } from "../testing/server";
 import { beforeEach, describe, expect, it } from "vitest";
 import { NO_HISTORY, type Well } from "../../core/job";

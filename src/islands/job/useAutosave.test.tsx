@@ -1,4 +1,3 @@
-import "../testing/page";
 import { server } from "../testing/server";
 import { act, screen, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";

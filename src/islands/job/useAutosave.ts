@@ -166,7 +166,8 @@ async function follow(id: string, revision: number): Promise<void> {
 
 /** What windows tell each other: a job was saved, or something happened at its bench. */
 type Heard =
-  { readonly id: string; readonly revision: number } | { readonly id: string; readonly history: true };
+  | { readonly id: string; readonly revision: number }
+  | { readonly id: string; readonly history: true };
 
 /** Another window noted something at the bench: it is taken over at once, since nothing of it can conflict. */
 async function followHistory(id: string): Promise<void> {

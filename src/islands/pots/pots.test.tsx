@@ -1,4 +1,3 @@
-import "../testing/page";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { parsePaint } from "../../core/formats/job-json/jobSchema";

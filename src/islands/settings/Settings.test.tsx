@@ -1,4 +1,3 @@
-import "../testing/page";
 import { server } from "../testing/server";
 import { overtype } from "../testing/open";
 import { render, screen, waitFor } from "@testing-library/react";

@@ -1,4 +1,3 @@
-import "../testing/page";
 import { server } from "../testing/server";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";

@@ -26,7 +26,8 @@ interface Painted {
 
 /** The picture as it comes: small first, then full with the thickest films in it, µm. */
 export type SpecimenPart =
-  ({ readonly kind: "preview" } & Painted) | ({ readonly kind: "full"; readonly mostUm: number } & Painted);
+  | ({ readonly kind: "preview" } & Painted)
+  | ({ readonly kind: "full"; readonly mostUm: number } & Painted);
 
 export interface SpecimenInput {
   readonly request: SpecimenRequest;

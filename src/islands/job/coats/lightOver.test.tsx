@@ -1,4 +1,3 @@
-import "../../testing/page";
 import { FakeWorker } from "../../testing/worker";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";

@@ -1,4 +1,3 @@
-import "../../testing/page";
 import { server } from "../../testing/server";
 import { screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";

@@ -1,4 +1,3 @@
-import "../../../testing/page";
 import { FakeWorker } from "../../../testing/worker";
 import { act, screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
