@@ -50,6 +50,7 @@ const FIRST_HALF = [
   "palette-questions",
   "few-clicks",
   "saving",
+  "desk-and-files",
 ].map((name) => `${name}.spec.ts`);
 const specs = readdirSync(path.join(root, "tests/e2e")).filter((name) => name.endsWith(".spec.ts"));
 
@@ -74,10 +75,15 @@ function count() {
   };
 }
 
-/** Whatever can be said quickly of the code without running it. */
+/** Whatever can be said of the code without running it, the quickest first; and what browser tests run. */
 const checks = [
-  { title: "Lint and types", args: [bin("oxlint/bin/oxlint")] },
   { title: "Format", args: [bin("oxfmt/bin/oxfmt"), "--check", "."] },
+  { title: "Lint and types", args: [bin("oxlint/bin/oxlint")] },
+  {
+    title: "Borders",
+    args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
+  },
+  { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
   {
     title: "Pages",
     args: [
@@ -86,11 +92,7 @@ const checks = [
       ...["--tsconfig", "tsconfig.pages.json", "--minimumFailingSeverity", "warning"],
     ],
   },
-  {
-    title: "Borders",
-    args: [bin("dependency-cruiser/bin/dependency-cruise.mjs"), "src", "--config", ".dependency-cruiser.cjs"],
-  },
-  { title: "Copies", args: [bin("jscpd/bin/jscpd")] },
+  { title: "Building", args: ["scripts/build.mjs"] },
 ];
 
 const unitTests = {
@@ -106,8 +108,14 @@ const unitTests = {
   shown: true,
 };
 
+/** Does one after the other. */
+const inTurn = async (jobs) => {
+  for (const job of jobs) await runTogether([job]);
+};
+
 /**
- * Sets up what the sources are checked and built with, then does all of that side by side, so that no core waits.
+ * Sets up what the sources are checked and built with. Then the checks go on in turn, the cheap ones first, beside the
+ * database's compilation and the unit tests that wait for it: no core waits.
  * @param database its compilation, which is under way
  */
 async function checkedAndTested(database) {
@@ -117,14 +125,21 @@ async function checkedAndTested(database) {
   ]);
   // The linter reads types that are made from the pages.
   await runTogether([{ title: "Types of the pages", args: [bin("astro/astro.js"), "sync"] }]);
-  await runTogether([
-    ...checks,
-    { title: "Building", args: ["scripts/build.mjs"] },
+  const tested = [
     { title: "The tests in bundles", args: ["scripts/test-bundles.mjs"] },
-    { title: "The database", start: () => database },
+    {
+      title: "The database",
+      start: async () => {
+        await database;
+        if (fresh) noteInstalled();
+      },
+    },
+    unitTests,
+  ];
+  await runTogether([
+    { title: "Checks", start: () => inTurn(checks) },
+    { title: "Tests", start: () => inTurn(tested) },
   ]);
-  if (fresh) noteInstalled();
-  await runTogether([unitTests]);
 }
 
 /** What tests leave behind lies in one folder, which goes with this run. */

@@ -55,7 +55,7 @@ export class PaintingTogether {
    */
   async by(helpers: readonly Helper[]): Promise<boolean> {
     for (const helper of helpers) if (helper.ready()) this.present.add(helper);
-    this.work.open.sort((a, b) => b.cost - a.cost);
+    this.inOrder();
     await Promise.all([...this.present].map((painter) => this.paint(painter)));
     // What a helper could not do is done here.
     if (!this.stopped) await this.paint(null);
@@ -63,6 +63,10 @@ export class PaintingTogether {
   }
 
   /** The costliest first, so that nobody waits long for the last. */
+  private inOrder(): void {
+    this.work.open.sort((a, b) => b.cost - a.cost);
+  }
+
   private take(painter: Painter): Wish | undefined {
     const { open } = this.work;
     const by = (wish: Wish) => lastBy.get(nameOf(wish));
@@ -113,6 +117,7 @@ export class PaintingTogether {
     lastBy.delete(nameOf(wish));
     this.present.delete(helper);
     this.work.open.push(wish);
+    this.inOrder();
   }
 
   private async here({ request, full }: Wish): Promise<PieceSkin | null> {

@@ -25,10 +25,20 @@ export interface FigureView extends PieceView {
 
 /** From a little above, as one looks at what stands on a table. */
 export const FIGURE_TILT = 12;
-/** Points of each piece's mesh: a whole figure is looked at, not one piece. */
-const PIECE_POINTS = 20_000;
-/** Pixels along the longer side of the lamp's view of a figure, and what of its depth they do not tell, mm. */
-const [LAMP_PX, BEHIND_MM] = [1000, 0.22] as const;
+/** How finely a figure is drawn. */
+interface Detail {
+  /** Points of each piece's mesh: a whole figure is looked at, not one piece. */
+  readonly points: number;
+  /** Pixels along the longer side of the lamp's view of it, and what of its depth they do not tell, mm. */
+  readonly lampPx: number;
+  readonly behindMm: number;
+}
+
+const DETAILS = {
+  fine: { points: 20_000, lampPx: 1000, behindMm: 0.22 },
+  /** For a picture of some three hundred pixels that is followed by a finer one. */
+  quick: { points: 5000, lampPx: 500, behindMm: 0.4 },
+} as const satisfies Readonly<Record<string, Detail>>;
 
 /** A still picture of a figure, and what of it is which surface. */
 export interface FigureStill {
@@ -72,45 +82,49 @@ function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | unde
 /** Where a piece sits, with its edges there. */
 interface SeatedSkin {
   readonly piece: SeatedPiece;
+  readonly points: number;
   readonly mesh: PieceMesh;
   readonly rim: Rim | null;
 }
 
 const seated = new WeakMap<PieceSkin, SeatedSkin>();
 
-function seatedSkin(piece: SeatedPiece, skin: PieceSkin): SeatedSkin {
+function seatedSkin(piece: SeatedPiece, skin: PieceSkin, points: number): SeatedSkin {
   const known = seated.get(skin);
-  if (known?.piece === piece) return known;
-  const mesh = seatedMesh(skin.grid, skin.heights, PIECE_POINTS, piece.seating);
-  const made = { piece, mesh, rim: rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) };
+  if (known?.piece === piece && known.points === points) return known;
+  const mesh = seatedMesh(skin.grid, skin.heights, points, piece.seating);
+  const made = { piece, points, mesh, rim: rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) };
   seated.set(skin, made);
   return made;
 }
 
 /** A painted piece where it sits; its mesh is kept with its skin. */
-function piecePart(piece: SeatedPiece, skin: PieceSkin): PaintedPart {
-  const { mesh, rim } = seatedSkin(piece, skin);
+function piecePart(piece: SeatedPiece, skin: PieceSkin, { points }: Detail): PaintedPart {
+  const { mesh, rim } = seatedSkin(piece, skin, points);
   return {
     ...{ mesh, rim, on: onPiece(skin.grid, mesh.step), ground: skin, rgba: skin.rgba },
     sky: fieldsOf(skin.grid).sky,
   };
 }
 
-/** The last lamp's view that was worked out, and what it is of: a figure that is only turned keeps it. */
-let lastLamp: {
+interface KnownLamp {
   readonly lamp: SpacePoint;
   readonly parts: readonly PieceMesh[];
   readonly view: LampView;
-} | null = null;
+}
 
-function lampViewOn(parts: readonly Part[], lamp: SpacePoint): LampView {
+/** The last lamp's views that were worked out, and what they are of: a figure that is only turned keeps them. */
+const lastLamps = new Map<Detail, KnownLamp>();
+
+function lampViewOn(parts: readonly Part[], lamp: SpacePoint, detail: Detail): LampView {
+  const lastLamp = lastLamps.get(detail);
   const same =
     lastLamp?.parts.length === parts.length &&
-    parts.every(({ mesh }, at) => mesh === lastLamp!.parts[at]) &&
-    lamp.every((part, axis) => part === lastLamp!.lamp[axis]);
-  if (lastLamp && same) return lastLamp.view;
-  const view = lampViewOf(parts, lamp, LAMP_PX, BEHIND_MM);
-  lastLamp = { lamp, parts: parts.map(({ mesh }) => mesh), view };
+    parts.every(({ mesh }, at) => mesh === lastLamp.parts[at]) &&
+    lamp.every((part, axis) => part === lastLamp.lamp[axis]);
+  if (same) return lastLamp.view;
+  const view = lampViewOf(parts, lamp, detail.lampPx, detail.behindMm);
+  lastLamps.set(detail, { lamp, parts: parts.map(({ mesh }) => mesh), view });
   return view;
 }
 
@@ -118,6 +132,7 @@ function lampViewOn(parts: readonly Part[], lamp: SpacePoint): LampView {
  * A still picture of a figure with its pieces, its body plainly primed, in one light.
  * @param skins what each piece wears, by the surface's id; a piece without one is left out
  * @param sprayed what each part of the body took of a spray from above, where it was primed so
+ * @param how quickly for a small picture that a finer one follows
  */
 export function drawFigure(
   standing: StandingFigure,
@@ -125,13 +140,15 @@ export function drawFigure(
   skins: ReadonlyMap<string, PieceSkin>,
   view: FigureView,
   sprayed?: readonly Float32Array[],
+  how: keyof typeof DETAILS = "fine",
 ): FigureStill {
+  const detail = DETAILS[how];
   const pieces = standing.pieces.filter(({ surface }) => skins.has(surface.id));
   const parts = [
-    ...pieces.map((piece) => piecePart(piece, skins.get(piece.surface.id)!)),
+    ...pieces.map((piece) => piecePart(piece, skins.get(piece.surface.id)!, detail)),
     ...standing.body.map((mesh, at) => plainPart(mesh, figure.primer, sprayed?.[at])),
   ];
-  const pose = poseFigure(parts, lampInRoom(figure), view);
+  const pose = poseFigure(parts, lampInRoom(figure), view, detail);
   const picture = paintPose(
     pose,
     parts.map(({ rgba }) => rgba),
@@ -160,9 +177,14 @@ const withEdges = (painted: readonly PaintedPart[]) => [
   ),
 ];
 
-function poseFigure(painted: readonly PaintedPart[], lamp: SpacePoint, view: FigureView): Pose {
+function poseFigure(
+  painted: readonly PaintedPart[],
+  lamp: SpacePoint,
+  view: FigureView,
+  detail: Detail,
+): Pose {
   const parts = withEdges(painted);
-  const lampView = lampViewOn(parts, lamp);
+  const lampView = lampViewOn(parts, lamp, detail);
   const eye = eyeAt(view.turnDeg, view.tiltDeg ?? FIGURE_TILT);
   const scenes = parts.map(({ ground, ...part }): Scene => ({
     ...part,

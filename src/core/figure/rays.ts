@@ -1,23 +1,27 @@
-import { BufferAttribute, BufferGeometry, DoubleSide, Ray } from "three";
+import { Box3, BufferAttribute, BufferGeometry, DoubleSide, Ray } from "three";
 import { MeshBVH } from "three-mesh-bvh";
 import type { PieceMesh } from "../piece/mesh";
 import type { SpacePoint } from "../surface/forms/form";
 
-/** Everything of a figure that can stand in the way of light. */
+/** What touches a point is not in its way, mm. */
+const LEAST_MM = 0.02;
+
+/** The triangles of one mesh, and the box around them. */
+interface Tree {
+  readonly triangles: MeshBVH;
+  readonly box: Box3;
+}
+
+/** Everything of a figure that can stand in the way of light: a tree of each mesh's triangles. */
 export class Obstacles {
-  private readonly tree: MeshBVH;
-  /** Which mesh each triangle of the tree is of. */
-  private readonly owners: Uint16Array;
+  private readonly trees: readonly (Tree | null)[];
   private readonly ray = new Ray();
+  /** What stood in the last way that was not free: it is likely to stand in the next one too. */
+  private likely = 0;
 
   /** @param meshes in one room, mm; what does not hold anything is left out */
   constructor(meshes: readonly PieceMesh[]) {
-    const { corners, index, owners } = joined(meshes);
-    const geometry = new BufferGeometry();
-    geometry.setAttribute("position", new BufferAttribute(corners, 3));
-    geometry.setIndex(new BufferAttribute(index, 1));
-    this.tree = new MeshBVH(geometry, { targetLeafSize: 8, indirect: true });
-    this.owners = owners;
+    this.trees = meshes.map(treeOf);
   }
 
   /**
@@ -28,45 +32,37 @@ export class Obstacles {
   meets(from: SpacePoint, towards: SpacePoint, own: number, ownMm: number): boolean {
     this.ray.origin.set(...from);
     this.ray.direction.set(...towards);
-    let near = LEAST_MM;
-    for (let met = 0; met < MOST_MET; met++) {
-      const first = this.tree.raycastFirst(this.ray, DoubleSide, near);
-      if (!first || first.faceIndex == null) return false;
-      if (first.distance >= ownMm || this.owners[first.faceIndex] !== own) return true;
-      // What is met is the piece's own relief: something else may lie behind it.
-      near = first.distance + LEAST_MM;
+    const { trees, likely } = this;
+    if (this.isMet(likely, own, ownMm)) return true;
+    for (let number = 0; number < trees.length; number++) {
+      if (number === likely || !this.isMet(number, own, ownMm)) continue;
+      this.likely = number;
+      return true;
     }
     return false;
   }
+
+  private isMet(number: number, own: number, ownMm: number): boolean {
+    const tree = this.trees[number];
+    if (!tree || !this.ray.intersectsBox(tree.box)) return false;
+    return tree.triangles.raycastFirst(this.ray, DoubleSide, number === own ? ownMm : LEAST_MM) !== null;
+  }
 }
 
-/** So many folds of its own are looked past. */
-const MOST_MET = 6;
-/** What touches a point is not in its way, mm. */
-const LEAST_MM = 0.02;
-
-/** The triangles of several meshes as one. */
-function joined(meshes: readonly PieceMesh[]) {
-  const points = meshes.reduce((sum, mesh) => sum + mesh.points.length, 0);
-  const squares = meshes.reduce(
-    (sum, { holds }) => sum + holds.reduce((n, hold) => n + (hold ? 1 : 0), 0),
-    0,
-  );
-  const corners = new Float32Array(points);
+/** The triangles of a mesh as a tree; null where nothing of it holds. */
+function treeOf({ points, holds, columns }: PieceMesh): Tree | null {
+  const squares = holds.reduce((sum, hold) => sum + (hold ? 1 : 0), 0);
+  if (squares === 0) return null;
   const index = new Uint32Array(squares * 6);
-  const owners = new Uint16Array(squares * 2);
-  let [base, to, face] = [0, 0, 0];
-  meshes.forEach(({ points: own, holds, columns }, number) => {
-    corners.set(own, base * 3);
-    for (let at = 0; at < holds.length; at++) {
-      if (holds[at] === 0) continue;
-      const a = base + at;
-      index.set([a, a + columns, a + 1, a + columns + 1, a + 1, a + columns], to);
-      to += 6;
-      owners[face++] = number;
-      owners[face++] = number;
-    }
-    base += own.length / 3;
-  });
-  return { corners, index, owners };
+  let to = 0;
+  for (let at = 0; at < holds.length; at++) {
+    if (holds[at] === 0) continue;
+    index.set([at, at + columns, at + 1, at + columns + 1, at + 1, at + columns], to);
+    to += 6;
+  }
+  const geometry = new BufferGeometry();
+  geometry.setAttribute("position", new BufferAttribute(points, 3));
+  geometry.setIndex(new BufferAttribute(index, 1));
+  const triangles = new MeshBVH(geometry, { targetLeafSize: 8 });
+  return { triangles, box: triangles.getBoundingBox(new Box3()) };
 }

@@ -48,7 +48,7 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
     const coarse = await skinsOn(sim, input, false, wanted, helpers);
     if (!coarse) return null;
     const quick = { ...view, mostPx: Math.min(QUICK_PX, view.mostPx) };
-    const first = drawFigure(standing, own, coarse, quick, sprayed);
+    const first = drawFigure(standing, own, coarse, quick, sprayed, "quick");
     if (!full) return first;
     part(first, [first.picture.rgba.buffer, first.owners.buffer]);
     const fine = await skinsOn(sim, input, true, wanted, helpers);

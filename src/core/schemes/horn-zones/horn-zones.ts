@@ -40,7 +40,7 @@ export const hornZones = defineScheme<Tone>({
   version: 2,
   label: "Horn in zones",
   about:
-    "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, a wash settles between rings, and each ring is lined lighter than its zone.",
+    "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, a wash settles between rings, and each ring is lined lighter than its zone. Unless it is to be quiet, fine fibres run from root to tip.",
   material: "horn",
   startColour: "#8f7648",
   tones(room) {

@@ -19,7 +19,7 @@ type Tone = Step | "edge" | "shade" | "lining";
 /** How many lights are laid, and how far they reach in L* from the ground to the last. */
 const LIGHTS_OF: Readonly<Record<Look, number>> = { quiet: 3, plain: 5, striking: 7 };
 const SPAN_OF: Readonly<Record<Look, number>> = { quiet: 28, plain: 42, striking: 52 };
-/** So many lights are laid twice. */
+/** So many of the last lights are laid twice, though never the first. */
 const LAST_LIGHTS = 3;
 /** The ground lies this share of the span below the shell's own colour: it is mostly dark. */
 const BELOW = 0.3;
@@ -30,7 +30,7 @@ const lightsOf = ({ answers, standard }: SchemeRoom): number =>
 /** Smooth shells: simple shapes lit one by one in many thin coats, each drawn together by a thinner one over it. */
 export const shellLayered = defineScheme<Tone>({
   id: "shell-layered",
-  version: 2,
+  version: 3,
   label: "Smooth shell",
   about:
     "Light is built up in many thin coats of strokes round the form, each drawn together by a thinner one; shade is glazed in, edges are lined last.",
@@ -103,7 +103,7 @@ function drawnTogether(room: SchemeRoom, at: number): SchemeCoat<Tone>[] {
       tone: `step-${at}`,
       water: 5,
       // The last lights lie on little ground and have to reach what they are mixed for.
-      passes: at > lights - LAST_LIGHTS ? 2 : 1,
+      passes: at > 1 && at > lights - LAST_LIGHTS ? 2 : 1,
       place,
       params: { feather: 100, waver: 15, unevenness: 6 },
     },

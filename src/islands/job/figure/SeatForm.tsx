@@ -56,7 +56,8 @@ export function SeatForm({ surface }: { readonly surface: Surface }) {
     return (
       seat &&
       across && (
-        <Box sx={{ px: 2, pb: 2 }}>
+        <Box role="group" aria-label="On the figure" sx={{ px: 2, pb: 2, display: "grid", gap: 2 }}>
+          <Typography variant="h3">On the figure</Typography>
           <PairSwitch {...{ seat, across, seats: [], set }} />
         </Box>
       )
