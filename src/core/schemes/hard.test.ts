@@ -4,12 +4,14 @@ import { demoShelf } from "../../data/demo/shelf";
 import type { Job } from "../job";
 import { newPlainSurface } from "../newJob";
 import { startKernel } from "../simulate/compositor";
+import { filmAt } from "../simulate/planes";
 import { Simulator } from "../simulate/simulator";
 import type { FormId } from "../surface/forms";
 import { valuePlan } from "../surface/volumes/valuePlan";
 import { schemes, type SchemeId } from ".";
 import type { Look } from "./scheme";
-import { lightness } from "./testing";
+import { hexToLab } from "../colour/spaces";
+import { labAt, lightness } from "./testing";
 import { planStart, startSurface } from "./start";
 
 const demo = ferrySergeant();
@@ -72,6 +74,38 @@ describe("horn in zones", () => {
     for (let band = 1; band < means.length; band++) expect(means[band]).toBeLessThan(means[band - 1]!);
     expect(means[0]! - means[5]!).toBeGreaterThan(35);
   });
+
+  it("takes two washes that run out into each other, over all of it together", async () => {
+    const { laid } = await painted("horn-zones", "horn", "plain", { bendDeg: 0, rings: 0 });
+    const { form, inside, heightMm } = laid.grid;
+    const BANDS = 10;
+    /** Mean film of each tenth of the length, from the root on, against the most of any. */
+    const along = (id: string): number[] => {
+      const { film } = laid.coats.find(({ coat }) => coat.id === id)!;
+      const sums = Array.from({ length: BANDS }, () => [0, 0] as [sum: number, cells: number]);
+      for (let at = 0; at < inside.length; at++) {
+        if (inside[at]! < 1) continue;
+        const band = sums[Math.min(BANDS - 1, Math.floor((heightMm[at]! / form.slantMm) * BANDS))]!;
+        band[0] += filmAt(film, at);
+        band[1]++;
+      }
+      const means = sums.map(([sum, cells]) => sum / cells);
+      return means.map((um) => um / Math.max(...means));
+    };
+    const [root, tip] = [along("piece-wash"), along("piece-tip-wash")];
+    for (const [own, other] of [
+      [root[0]!, tip[0]!],
+      [tip[9]!, root[9]!],
+    ] as const) {
+      expect(own).toBeGreaterThan(0.7);
+      expect(other).toBeLessThan(0.05);
+    }
+    const both = root.filter((um, band) => um > 0.1 && tip[band]! > 0.1);
+    expect(both.length).toBeGreaterThanOrEqual(1);
+    root.forEach((um, band) => {
+      expect(um + tip[band]!).toBeGreaterThan(0.5);
+    });
+  });
 });
 
 describe("a smooth shell", () => {
@@ -111,4 +145,17 @@ describe("a smooth shell", () => {
     // Beside the rim, where edges are lined, it is more.
     expect(spreads[Math.floor(0.8 * spreads.length)]).toBeLessThan(1.5);
   });
+
+  it.each(["quiet", "plain", "striking"] as const)(
+    "is of the hue that was asked for in its lights, where the look is %s",
+    async (look) => {
+      const { laid, rgba, job } = await painted("shell-layered", "dome", look);
+      const plan = valuePlan(laid.grid, job.surfaces[0]!.volumes);
+      const cells = [...plan.keys()].filter((at) => laid.grid.inside[at] === 1 && plan[at]! >= 0.75);
+      const mean = (axis: 1 | 2) => cells.reduce((sum, at) => sum + labAt(rgba, at)[axis], 0) / cells.length;
+      const [, a, b] = hexToLab(schemes["shell-layered"].startColour);
+      const offDeg = ((Math.atan2(mean(2), mean(1)) - Math.atan2(b, a)) * 180) / Math.PI;
+      expect(Math.abs(offDeg)).toBeLessThan(9);
+    },
+  );
 });

@@ -1,11 +1,14 @@
-import { decodeSrgb, linearToXyz, xyzToLab } from "../colour/spaces";
+import { decodeSrgb, linearToXyz, xyzToLab, type Triple } from "../colour/spaces";
 
-/** L* of one cell of a picture, for tests. */
-export function lightness(rgba: Uint8ClampedArray, at: number): number {
+/** CIELAB of one cell of a picture, for tests. */
+export function labAt(rgba: Uint8ClampedArray, at: number): Triple {
   const [r, g, b] = [0, 1, 2].map((channel) => decodeSrgb(rgba[at * 4 + channel]! / 255)) as [
     number,
     number,
     number,
   ];
-  return xyzToLab(linearToXyz([r, g, b]))[0];
+  return xyzToLab(linearToXyz([r, g, b]));
 }
+
+/** L* of one cell of a picture, for tests. */
+export const lightness = (rgba: Uint8ClampedArray, at: number): number => labAt(rgba, at)[0];

@@ -14,7 +14,7 @@ import {
 } from "../scheme";
 
 type Zone = `zone-${number}`;
-type Tone = Zone | "wash" | "light";
+type Tone = Zone | "wash" | "tip-wash" | "light";
 
 /** Zones from root to tip, and how far the tip is darker than the root, L*. */
 const ZONES_OF: Readonly<Record<Look, number>> = { quiet: 3, plain: 5, striking: 7 };
@@ -23,6 +23,9 @@ const SPAN_OF: Readonly<Record<Look, number>> = { quiet: 28, plain: 44, striking
 const ABOVE = 0.42;
 /** Where the first border lies and where the last, shares of the length. */
 const [FIRST, LAST] = [0.16, 0.78] as const;
+
+/** Where the two washes meet, a share of the length from the root. */
+const WASHES_MEET = 0.55;
 
 const zonesOf = ({ answers }: SchemeRoom): number => ZONES_OF[answers.look];
 /** Where the border before a zone lies, a share of the length from the root. */
@@ -37,10 +40,10 @@ const stretch = (from: number, to: number, softMm: number): { readonly span: Spa
 /** Horn, bone and claws: zones from pale to dark along the form, blended at their borders, the rings lined lighter. */
 export const hornZones = defineScheme<Tone>({
   id: "horn-zones",
-  version: 2,
+  version: 3,
   label: "Horn in zones",
   about:
-    "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, a wash settles between rings, and each ring is lined lighter than its zone. Unless it is to be quiet, fine fibres run from root to tip.",
+    "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, two washes, warm from the root and dark from the tip, settle between rings and meet softly, and each ring is lined lighter than its zone. Unless it is to be quiet, fine fibres run from root to tip.",
   material: "horn",
   startColour: "#8f7648",
   tones(room) {
@@ -53,6 +56,7 @@ export const hornZones = defineScheme<Tone>({
     return {
       ...Object.fromEntries(all),
       wash: clearTone("horn wash", -14, 1, -10),
+      "tip-wash": clearTone("horn wash, tip", -span * (1 - ABOVE) - 8, 0.6, -24),
       light: tone("horn, last light", span * ABOVE + 10, 0.7, 4),
     };
   },
@@ -60,7 +64,7 @@ export const hornZones = defineScheme<Tone>({
     const zones = Array.from({ length: zonesOf(room) - 1 }, (_, at) => blended(room, at + 1)).flat();
     const rings = Array.from({ length: zonesOf(room) - 1 }, (_, at) => ringLines(room, at));
     const { look, age } = room.answers;
-    const steps = [root, ...zones, wash, shade, ...rings];
+    const steps = [root, ...zones, ...washes(room), shade, ...rings];
     if (look === "quiet") return age === "old" ? [...steps, rubbed(room)] : steps;
     return [...steps, fibres(room), light(room), ...(age === "new" ? [] : [rubbed(room)])];
   },
@@ -111,14 +115,21 @@ function blended(room: SchemeRoom, zone: number): SchemeCoat<Tone>[] {
   return [zoneCoat, back, pulled("forward", `Strokes forward over border ${zone}`, zone - 1)];
 }
 
-const wash: SchemeCoat<Tone> = {
-  key: "wash",
-  name: "Wash between the rings",
-  technique: "wash",
-  tone: "wash",
-  water: 6,
-  place: { kind: "everywhere" },
-  params: { wet: 30, cling: 10, rim: 0 },
+/** Two washes that run out into each other: where one grows thin the other begins. */
+const washes = (room: SchemeRoom): SchemeCoat<Tone>[] => {
+  const softMm = 4 * room.scale;
+  const laid = { technique: "wash", water: 6, params: { wet: 30, cling: 10, rim: 0 } } as const;
+  return [
+    {
+      ...{ key: "wash", name: "Warm wash from the root, to nothing", tone: "wash", ...laid },
+      place: inZones([], 0, stretch(0, WASHES_MEET, softMm)),
+    },
+    {
+      ...{ key: "tip-wash", name: "Dark wash from the tip, to nothing", tone: "tip-wash", ...laid },
+      passes: 2,
+      place: inZones([], 0, stretch(WASHES_MEET, 1, softMm)),
+    },
+  ];
 };
 
 const shade: SchemeCoat<Tone> = {

@@ -22,7 +22,7 @@ const SPAN_OF: Readonly<Record<Look, number>> = { quiet: 28, plain: 42, striking
 /** So many of the last lights are laid twice, though never the first. */
 const LAST_LIGHTS = 3;
 /** The ground lies this share of the span below the shell's own colour: it is mostly dark. */
-const BELOW = 0.3;
+const BELOW = 0.42;
 
 const lightsOf = ({ answers, standard }: SchemeRoom): number =>
   LIGHTS_OF[answers.look] - (standard === "tabletop" && answers.look !== "quiet" ? 1 : 0);
@@ -41,11 +41,11 @@ export const shellLayered = defineScheme<Tone>({
     const steps = Array.from({ length: lights + 1 }, (_, at): [Step, SchemeTone] => {
       const to = at / lights;
       const name = at === 0 ? "shell" : `shell, light ${at}`;
-      return [`step-${at}`, tone(name, span * (to - BELOW), 1 + 0.12 * to, 14 * to)];
+      return [`step-${at}`, tone(name, span * (to - BELOW), 1, 5 * to)];
     });
     return {
       ...Object.fromEntries(steps),
-      edge: tone("shell, edge", span * (1.05 - BELOW), 0.85, 15),
+      edge: tone("shell, edge", span * (1.08 - BELOW), 0.75, 9),
       shade: clearTone("shell shade", -18, 0.9, -10),
       lining: clearTone("shell lining", -26, 0.4, -20),
     };
