@@ -35,7 +35,14 @@ export async function figureLines(): Promise<Line[]> {
     }
     const figure = of.figures[0]!;
     const standing = standingFigure(of, figure)!;
-    return drawFigure(standing, figure, skins, { ...view, mostPx: full ? 720 : 300 }, undefined, full ? "fine" : "quick");
+    return drawFigure(
+      standing,
+      figure,
+      skins,
+      { ...view, mostPx: full ? 720 : 300 },
+      undefined,
+      full ? "fine" : "quick",
+    );
   };
   // Another height is another figure: nothing of its stand is remembered.
   let eyes = 32;

@@ -82,25 +82,26 @@ function plainPart(mesh: PieceMesh, primer: Primer, sprayed: Float32Array | unde
 /** Where a piece sits, with its edges there. */
 interface SeatedSkin {
   readonly piece: SeatedPiece;
-  readonly points: number;
   readonly mesh: PieceMesh;
   readonly rim: Rim | null;
 }
 
-const seated = new WeakMap<PieceSkin, SeatedSkin>();
+/** By skin, as finely as each detail has it. */
+const seated = new WeakMap<PieceSkin, Map<Detail, SeatedSkin>>();
 
-function seatedSkin(piece: SeatedPiece, skin: PieceSkin, points: number): SeatedSkin {
-  const known = seated.get(skin);
-  if (known?.piece === piece && known.points === points) return known;
-  const mesh = seatedMesh(skin.grid, skin.heights, points, piece.seating);
-  const made = { piece, points, mesh, rim: rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) };
-  seated.set(skin, made);
+function seatedSkin(piece: SeatedPiece, skin: PieceSkin, detail: Detail): SeatedSkin {
+  const known = seated.get(skin) ?? new Map<Detail, SeatedSkin>();
+  const own = known.get(detail);
+  if (own?.piece === piece) return own;
+  const mesh = seatedMesh(skin.grid, skin.heights, detail.points, piece.seating);
+  const made = { piece, mesh, rim: rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) };
+  seated.set(skin, known.set(detail, made));
   return made;
 }
 
 /** A painted piece where it sits; its mesh is kept with its skin. */
-function piecePart(piece: SeatedPiece, skin: PieceSkin, { points }: Detail): PaintedPart {
-  const { mesh, rim } = seatedSkin(piece, skin, points);
+function piecePart(piece: SeatedPiece, skin: PieceSkin, detail: Detail): PaintedPart {
+  const { mesh, rim } = seatedSkin(piece, skin, detail);
   return {
     ...{ mesh, rim, on: onPiece(skin.grid, mesh.step), ground: skin, rgba: skin.rgba },
     sky: fieldsOf(skin.grid).sky,

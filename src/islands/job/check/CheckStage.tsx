@@ -201,6 +201,7 @@ export function CheckStage() {
   const judged = useFigureJudged(figure, whole);
   // Findings come first, their remedies once each was found to cure.
   const trying = useJudged((judged) => judged.trying);
+  const count = findings.length + (whole ? judged.faults.length : 0);
   const every = new Map(job.surfaces.flatMap(checksThere).map((check) => [check.id, check]));
   const clear = [...every.values()].filter(
     (check) => !findings.some((finding) => finding.id.split("/")[1] === check.id),
@@ -224,10 +225,7 @@ export function CheckStage() {
           ...{ borderRight: { xs: 0, md: 1 }, borderTop: { xs: 1, md: 0 }, borderColor: "divider" },
         }}
       >
-        <ColumnHead
-          title="Findings"
-          note={findings.length === 0 ? "none" : counted(findings.length, "finding")}
-        />
+        <ColumnHead title="Findings" note={count === 0 ? "none" : counted(count, "finding")} />
         <Box
           tabIndex={0}
           role="region"

@@ -1,8 +1,8 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button, MenuItem, TextField, Typography } from "@mui/material";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
 import type { Finding } from "../../../core/checks/finding";
 import type { Figure } from "../../../core/job";
-import { showOnFigure } from "../figure/figureLook";
+import { judgeFrom, showOnFigure, SIDES, useFigureLook, type SideName } from "../figure/figureLook";
 import type { FigureJudgedState, MendedFault } from "../figure/useFigureJudged";
 import { useEdit, useJob } from "../jobStore";
 import { FindingLine } from "./FindingLine";
@@ -47,10 +47,25 @@ function saidOf({ answer, faults, busy, trying }: Omit<FigureJudgedState, "faile
 
 /** What is found on the figure as one. */
 export function FigureFaults({ figure, answer, faults, busy, trying, failed }: Props) {
+  const from = useFigureLook(({ judgedFrom }) => judgedFrom);
   const state = failed ?? saidOf({ answer, faults, busy, trying });
   return (
     <Box role="group" aria-label={`${figure.name} as one`} sx={{ display: "grid", gap: 1 }}>
       <Typography variant="h3">The figure as one</Typography>
+      <TextField
+        select
+        size="small"
+        label="Judged from"
+        value={from}
+        onChange={(event) => judgeFrom(event.target.value as SideName)}
+        sx={{ width: 180, mt: 0.5 }}
+      >
+        {SIDES.map(({ name }) => (
+          <MenuItem key={name} value={name}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
       {state !== null && (
         <Typography variant="body2" role="status">
           {state}

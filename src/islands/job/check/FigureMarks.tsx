@@ -2,7 +2,7 @@ import { Box } from "@mui/material";
 import { useMemo } from "react";
 import { Picture } from "../../../ui/Picture";
 import type { FigureJudgement } from "../../../core/figure/judge";
-import { SIDES, useFigureLook } from "../figure/figureLook";
+import { useFigureLook, useJudgedStance } from "../figure/figureLook";
 
 /** How dark that is which draws nobody, 0…255. */
 const DIMMEST = 190;
@@ -29,11 +29,11 @@ function Drawn({ salience, figure }: Pick<FigureJudgement, "salience" | "figure"
   );
 }
 
-/** What a judgement shows on the figure it was made of: seen from the front, where it was judged. */
+/** What a judgement shows on the figure it was made of: seen from where it was judged. */
 export function FigureMarks({ answer }: { readonly answer: FigureJudgement | null }) {
   const { turnDeg, tiltDeg, mark, drawn } = useFigureLook();
-  const [front] = SIDES;
-  if (turnDeg !== front.turnDeg || tiltDeg !== front.tiltDeg) return null;
+  const from = useJudgedStance();
+  if (turnDeg !== from.turnDeg || tiltDeg !== from.tiltDeg) return null;
   return (
     <>
       {answer && drawn && <Drawn salience={answer.salience} figure={answer.figure} />}

@@ -68,8 +68,8 @@ function EyeOrder({ looks }: Pick<FigureJudgement, "looks">) {
         ))}
       </Box>
       <Typography variant="body2" sx={{ mt: 1 }}>
-        Contrasts of lightness, hue and direction at the figure’s viewing distance, from its front; what a
-        thing means, a face above all, draws more than this knows.
+        Contrasts of lightness, hue and direction at the figure’s viewing distance, from the side it is judged
+        from; what a thing means, a face above all, draws more than this knows.
       </Typography>
     </>
   );

@@ -62,7 +62,7 @@ function answer(kind: "figureJudged" | "figureMended" | "figureOtherwise", value
 
 beforeEach(() => {
   openJob(wholeSergeant());
-  useFigureLook.setState({ turnDeg: 90, tiltDeg: 40, mark: null, drawn: false });
+  useFigureLook.setState({ turnDeg: 90, tiltDeg: 40, judgedFrom: "Front", mark: null, drawn: false });
 });
 
 describe("the figure judged as one", () => {
@@ -97,6 +97,23 @@ describe("the figure judged as one", () => {
     expect(screen.getByRole("img", { name: "Marked: Coat skirt and Shoulder strap" })).toBeInTheDocument();
     act(() => useFigureLook.getState().set({ turnDeg: 90 }));
     expect(screen.queryByRole("img", { name: /^Marked/ })).toBeNull();
+  });
+
+  it("is judged from another side where that is asked for, and marks its places there", async () => {
+    const { user } = show(<Judged />);
+    answer("figureJudged", judgement([]));
+    await user.click(screen.getByRole("combobox", { name: "Judged from" }));
+    await user.click(screen.getByRole("option", { name: "Player's side" }));
+    const [, back] = SIDES;
+    expect(useFigureLook.getState()).toMatchObject({ turnDeg: back.turnDeg, tiltDeg: back.tiltDeg });
+    expect(FakeWorker.of("figureJudged").at(-1)!.input).toMatchObject({
+      view: { turnDeg: back.turnDeg, tiltDeg: back.tiltDeg },
+    });
+    answer("figureJudged", judgement([FAULT]));
+    act(() => useFigureLook.getState().set({ turnDeg: 90 }));
+    await user.click(screen.getByRole("button", { name: "Show where" }));
+    expect(useFigureLook.getState().turnDeg).toBe(back.turnDeg);
+    expect(screen.getByRole("img", { name: "Marked: Coat skirt and Shoulder strap" })).toBeInTheDocument();
   });
 
   it("tells the order of its parts, their borders, and which colours are alone", async () => {

@@ -16,13 +16,17 @@ export const SIDES = [
   { name: "Above", turnDeg: 0, tiltDeg: 65 },
 ] as const satisfies readonly (FigureStance & { readonly name: string })[];
 
+export type SideName = (typeof SIDES)[number]["name"];
+
 interface FigureLook extends FigureStance {
   readonly as: FigureShown["as"];
   /** Whether the stages that can show either show the figure rather than the surface. */
   readonly whole: boolean;
   /** The same in Check, where the figure comes first. */
   readonly judged: boolean;
-  /** What is marked on the figure as it is seen from its front: a place from the picture's upper left corner, 0…1. */
+  /** The side it is judged from. */
+  readonly judgedFrom: SideName;
+  /** What is marked on the figure as it is seen from there: a place from the picture's upper left corner, 0…1. */
   readonly mark: { readonly name: string; readonly x: number; readonly y: number } | null;
   /** Whether all is dimmed that does not draw the eye. */
   readonly drawn: boolean;
@@ -38,6 +42,7 @@ export const useFigureLook = create<FigureLook>()(
       as: "paint",
       whole: false,
       judged: true,
+      judgedFrom: SIDES[0].name,
       mark: null,
       drawn: false,
       set: (change) => set(change),
@@ -50,8 +55,21 @@ export const useFigureLook = create<FigureLook>()(
   ),
 );
 
-/** Turns the figure to its front, where it is judged, and marks a place there. */
-export const showOnFigure = (name: string, [x, y]: readonly [number, number]): void => {
-  const [{ turnDeg, tiltDeg }] = SIDES;
-  useFigureLook.getState().set({ turnDeg, tiltDeg, judged: true, mark: { name, x, y } });
-};
+/** The stance from which the figure is judged. */
+export function useJudgedStance(): FigureStance {
+  const name = useFigureLook(({ judgedFrom }) => judgedFrom);
+  return SIDES.find((side) => side.name === name) ?? SIDES[0];
+}
+
+/** Has the figure judged from another side, and turns it there. */
+export function judgeFrom(name: SideName): void {
+  const { turnDeg, tiltDeg } = SIDES.find((side) => side.name === name)!;
+  useFigureLook.getState().set({ judgedFrom: name, turnDeg, tiltDeg, mark: null });
+}
+
+/** Turns the figure to where it is judged, and marks a place there. */
+export function showOnFigure(name: string, [x, y]: readonly [number, number]): void {
+  const { judgedFrom, set } = useFigureLook.getState();
+  judgeFrom(judgedFrom);
+  set({ judged: true, mark: { name, x, y } });
+}

@@ -9,7 +9,7 @@ import type { FigureJudgedInput } from "../../../worker/figurePictured";
 import type { FigureMended } from "../../../worker/questions/figureJudged";
 import { useHistory } from "../historyStore";
 import { useJob, usePaints } from "../jobStore";
-import { SIDES } from "./figureLook";
+import { useJudgedStance } from "./figureLook";
 import { useFigureAnswer } from "./useFigureAnswer";
 
 /** Longest side of the picture that is judged, pixels: as much as an eye has of a figure at arm's length. */
@@ -60,20 +60,20 @@ function useMended(judged: FigureJudgedInput, answer: FigureJudgement | null): M
   return mended;
 }
 
-/** The figure judged as one from its front, at its viewing distance. @param wanted whether anybody looks */
+/** The figure judged as one from the side that was chosen, at its viewing distance. @param wanted whether anybody looks */
 export function useFigureJudged(figure: Figure, wanted: boolean): FigureJudgedState {
   const job = useJob();
   const paints = usePaints();
-  const [front] = SIDES;
+  const { turnDeg, tiltDeg } = useJudgedStance();
   const asked = useMemo(
     (): FigureJudgedInput => ({
       ...{ job, paints, figureId: figure.id },
       view: {
-        ...{ turnDeg: front.turnDeg, tiltDeg: front.tiltDeg, viewMm: figure.viewingDistanceMm },
+        ...{ turnDeg, tiltDeg, viewMm: figure.viewingDistanceMm },
         ...{ pxPerMm: 60, mostPx: JUDGED_PX },
       },
     }),
-    [job, paints, figure.id, figure.viewingDistanceMm, front],
+    [job, paints, figure.id, figure.viewingDistanceMm, turnDeg, tiltDeg],
   );
   const { answer, failed, done } = useFigureAnswer("figureJudged", asked, wanted);
   const current = wanted && done === asked ? answer : null;
