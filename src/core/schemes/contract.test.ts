@@ -56,6 +56,14 @@ describe.each(schemeIds)("the scheme %s", (id) => {
             expect(value, `${coat.key}.${name}`).toBeLessThanOrEqual(spec!.range[1]);
           }
         }
+        Object.entries(tones).forEach(([, { between = [] }], at) => {
+          // What a tone is mixed between is mixed before it, covers, and is painted with.
+          const before = Object.entries(tones).slice(0, at);
+          for (const one of between) {
+            expect(before.some(([key, { clear }]) => key === one && !clear)).toBe(true);
+            expect(coats.some((coat) => coat.tone === one)).toBe(true);
+          }
+        });
         for (const key of Object.keys(tones))
           expect(coats.some((coat) => coat.tone === key) || look === "quiet").toBe(true);
       }

@@ -9,8 +9,11 @@ import { Simulator } from "../simulate/simulator";
 import type { FormId } from "../surface/forms";
 import { valuePlan } from "../surface/volumes/valuePlan";
 import { schemes, type SchemeId } from ".";
-import type { Look } from "./scheme";
-import { hexToLab } from "../colour/spaces";
+import { LOOKS, type Look } from "./scheme";
+import { opticsOfMix } from "../colour/appearance";
+import { ciede2000 } from "../colour/difference";
+import { masstone } from "../colour/film";
+import { hexToLab, spectrumToLab } from "../colour/spaces";
 import { labAt, lightness } from "./testing";
 import { planStart, startSurface } from "./start";
 
@@ -73,6 +76,32 @@ describe("horn in zones", () => {
     const means = bands.map(([sum, count]) => sum / count);
     for (let band = 1; band < means.length; band++) expect(means[band]).toBeLessThan(means[band - 1]!);
     expect(means[0]! - means[5]!).toBeGreaterThan(35);
+  });
+
+  it("has at each border a mix that is half-way to the eye between the zones there", () => {
+    for (const look of LOOKS) {
+      const surface = newPlainSurface("piece", "Piece", "horn", []);
+      const bare: Job = { ...demo, mixes: [], surfaces: [surface] };
+      const answers = { age: "new", look, colour: schemes["horn-zones"].startColour } as const;
+      const { tones, coats } = planStart(bare, surface, schemes["horn-zones"], answers, demoShelf);
+      const labOf = (key: string) =>
+        spectrumToLab(
+          masstone(opticsOfMix({ parts: tones.find((one) => one.key === key)!.parts }, demoShelf)),
+        );
+      const borders = tones.filter(({ key }) => key.startsWith("border-"));
+      expect(borders).toHaveLength(tones.filter(({ key }) => key.startsWith("zone-")).length - 1);
+      for (const { key } of borders) {
+        const zone = Number(key.slice("border-".length));
+        const [before, own, after] = [labOf(`zone-${zone - 1}`), labOf(key), labOf(`zone-${zone}`)];
+        const [one, other] = [ciede2000(before, own), ciede2000(own, after)];
+        // As near as whole parts of these pots come; two zones may have come out in one mix.
+        expect(Math.abs(one - other), `${look}, ${key}`).toBeLessThan(3);
+        expect(own[0]).toBeLessThanOrEqual(before[0]);
+        expect(own[0]).toBeGreaterThanOrEqual(after[0]);
+        const order = coats.map((coat) => coat.key);
+        expect(order.indexOf(key)).toBe(order.indexOf(`zone-${zone}`) + 1);
+      }
+    }
   });
 
   it("takes two washes that run out into each other, over all of it together", async () => {

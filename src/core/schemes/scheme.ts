@@ -44,6 +44,8 @@ export interface SchemeTone {
   readonly hueDeg: number;
   /** A clear one is mixed from transparent pots and tints what is below; all others cover. */
   readonly clear: boolean;
+  /** Keys of two tones before it: it is mixed half-way to the eye between their mixes as these came out. */
+  readonly between?: readonly [string, string];
 }
 
 /** One coat of a scheme. `key` is its name among the scheme's coats. */

@@ -1,5 +1,5 @@
 import { opticsOfMix } from "../colour/appearance";
-import type { Optics } from "../colour/film";
+import { masstone, type Optics } from "../colour/film";
 import { brushedPassUm } from "../colour/mix";
 import { bother } from "../colour/bother";
 import { compareMixes, tryAllMixes, type FoundMix } from "../colour/search";
@@ -67,16 +67,20 @@ const WORTH_A_POT = 0.8;
 /** Mixes looked at for the one that is least bother. */
 const MANY = 60;
 
-/** The whole-part mix of owned pots that a painter would choose, nearness and bother together; null where none is owned. */
+/**
+ * The whole-part mix of owned pots that a painter would choose, nearness and bother together; null where none is owned.
+ * @param care how much nearness counts against bother
+ */
 export function findMix(
   paints: readonly Paint[],
   goal: Triple,
   seen: SeenAs,
   inUse: ReadonlySet<string>,
+  care = 1,
 ): FoundMix | null {
   const options = { keep: MANY, seen };
   const cost = (mix: FoundMix) =>
-    mix.difference +
+    care * mix.difference +
     bother(mix, { paints, goal, inUse }) +
     WORTH_A_POT * mix.parts.filter(({ paintId }) => !inUse.has(paintId)).length;
   const best = (found: readonly FoundMix[]) =>
@@ -89,7 +93,7 @@ export function findMix(
     pots: 2,
   });
   const simple = best(two);
-  if (!simple || simple.difference <= NEAR_ENOUGH) return simple ?? null;
+  if (!simple || care * simple.difference <= NEAR_ENOUGH) return simple ?? null;
   const few = nearest(paints, goal, MOST_POTS.three);
   const three = tryAllMixes(few, goal, { ...options, mostParts: PARTS.three, pots: 3 });
   return best([...two, ...three]) ?? null;
@@ -180,31 +184,39 @@ export function* startSteps(
     if (!tone.clear) continue;
     yield { done: found.size, total: tones.length };
     const mix = clearMix(tinting.length > 0 ? tinting : covering, answers, tone, inUse);
-    const parts = mix?.parts ?? [];
+    const { parts, difference } = mix ?? NO_MIX;
     parts.forEach((part) => inUse.add(part.paintId));
     const goal = labToHex(toneLab(answers.colour, tone));
     clear.set(key, opticsOfMix({ parts }, paints));
-    found.set(key, { key, tone, goal, paint: goal, parts, difference: mix?.difference ?? 0 });
+    found.set(key, { key, tone, goal, paint: goal, parts, difference });
   }
   for (const [key, tone] of tones) {
     if (tone.clear) continue;
     yield { done: found.size, total: tones.length };
     const goalLab = toneLab(answers.colour, tone);
     const plan = planBackwards(labToSpectrum(goalLab), filmsOver(key, coats, clear));
-    const paint = spectrumToLab(plan.paint);
-    const mix = findMix(covering, paint, { kind: "thick" }, inUse);
+    const between = tone.between?.map((one) => found.get(one)!.parts);
+    const paint = between ? halfWay(between, paints) : spectrumToLab(plan.paint);
+    const mix = findMix(covering, paint, { kind: "thick" }, inUse, between ? BETWEEN_CARE : 1);
     mix?.parts.forEach((part) => inUse.add(part.paintId));
-    found.set(key, {
-      key,
-      tone,
-      goal: labToHex(goalLab),
-      paint: labToHex(paint),
-      parts: mix?.parts ?? [],
-      difference: mix?.difference ?? 0,
-    });
+    const { parts, difference } = mix ?? NO_MIX;
+    found.set(key, { key, tone, goal: labToHex(goalLab), paint: labToHex(paint), parts, difference });
   }
   const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
   return { volumes, tones: tones.map(([key]) => found.get(key)!), coats };
+}
+
+/** Where no pot is owned that could be mixed. */
+const NO_MIX = { parts: [] as readonly MixPart[], difference: 0 };
+
+/** A step that is seen to be uneven spoils a blend: nearness counts so much more where a mix is to lie between two. */
+const BETWEEN_CARE = 3;
+
+/** Half-way to the eye between mixes, L*a*b*. */
+function halfWay(mixes: readonly (readonly MixPart[])[], paints: readonly Paint[]): Triple {
+  const labs = mixes.map((parts) => spectrumToLab(masstone(opticsOfMix({ parts }, paints))));
+  const mean = (axis: 0 | 1 | 2) => labs.reduce((sum, lab) => sum + lab[axis], 0) / labs.length;
+  return [mean(0), mean(1), mean(2)];
 }
 
 /** Tones that some coat is painted in: no mix is made that nothing is painted with. */

@@ -14,7 +14,8 @@ import {
 } from "../scheme";
 
 type Zone = `zone-${number}`;
-type Tone = Zone | "wash" | "tip-wash" | "light";
+type Border = `border-${number}`;
+type Tone = Zone | Border | "wash" | "tip-wash" | "light";
 
 /** Zones from root to tip, and how far the tip is darker than the root, L*. */
 const ZONES_OF: Readonly<Record<Look, number>> = { quiet: 3, plain: 5, striking: 7 };
@@ -43,18 +44,27 @@ export const hornZones = defineScheme<Tone>({
   version: 3,
   label: "Horn in zones",
   about:
-    "Zones from a pale root to a dark tip, the same all round; strokes pulled both ways blend their borders, two washes, warm from the root and dark from the tip, settle between rings and meet softly, and each ring is lined lighter than its zone. Unless it is to be quiet, fine fibres run from root to tip.",
+    "Zones from a pale root to a dark tip, the same all round; mixes half-way and strokes pulled both ways blend their borders, two washes, warm from the root and dark from the tip, settle between rings and meet softly, and each ring is lined lighter than its zone. Unless it is to be quiet, fine fibres run from root to tip.",
   material: "horn",
   startColour: "#8f7648",
   tones(room) {
     const [zones, span] = [zonesOf(room), SPAN_OF[room.answers.look]];
+    /** So far on from the first zone to the last, 0…1. */
+    const along = (name: string, to: number) => tone(name, span * (ABOVE - to), 1 - 0.35 * to, -18 * to);
     const all = Array.from({ length: zones }, (_, at): [Zone, SchemeTone] => {
-      const to = at / (zones - 1);
       const name = at === 0 ? "horn, root" : at === zones - 1 ? "horn, tip" : `horn, zone ${at + 1}`;
-      return [`zone-${at}`, tone(name, span * (ABOVE - to), 1 - 0.35 * to, -18 * to)];
+      return [`zone-${at}`, along(name, at / (zones - 1))];
     });
+    // Half-way to the eye between the zones it lies on.
+    const borders = Array.from({ length: zones - 1 }, (_, at): [Border, SchemeTone] => [
+      `border-${at + 1}`,
+      {
+        ...along(`horn, border ${at + 1}`, (at + 0.5) / (zones - 1)),
+        between: [`zone-${at}`, `zone-${at + 1}`],
+      },
+    ]);
     return {
-      ...Object.fromEntries(all),
+      ...Object.fromEntries<SchemeTone>([...all, ...borders]),
       wash: clearTone("horn wash", -14, 1, -10),
       "tip-wash": clearTone("horn wash, tip", -span * (1 - ABOVE) - 8, 0.6, -24),
       light: tone("horn, last light", span * ABOVE + 10, 0.7, 4),
@@ -80,26 +90,35 @@ const root: SchemeCoat<Tone> = {
   place: { kind: "everywhere" },
 };
 
-/** A zone from its border on, then strokes of it pulled back over the border, and of the one before pulled forward. */
+/** Strokes of a zone pulled over the border before it. */
+const pulled = (
+  room: SchemeRoom,
+  zone: number,
+  [key, way, own]: [string, string, number],
+): SchemeCoat<Tone> => ({
+  key: `${key}-${zone}`,
+  name: `Strokes ${way} over border ${zone}`,
+  technique: "touch",
+  tone: `zone-${own}`,
+  water: 1.5,
+  place: inZones([], 0, stretch(borderOf(room, zone) - 0.08, borderOf(room, zone) + 0.08, 1.2 * room.scale)),
+  params: {
+    density: perMm2(room, 9),
+    width: markMm(room, 0.09),
+    long: 600,
+    spread: 45,
+    hides: 50,
+    angle: 0,
+    angleSpread: 8,
+  },
+});
+
+/**
+ * A zone from its border on, a band of the mix half-way over the border, then strokes of the zone pulled back over it,
+ * and of the one before pulled forward.
+ */
 function blended(room: SchemeRoom, zone: number): SchemeCoat<Tone>[] {
   const at = borderOf(room, zone);
-  const pulled = (key: string, name: string, own: number): SchemeCoat<Tone> => ({
-    key: `${key}-${zone}`,
-    name,
-    technique: "touch",
-    tone: `zone-${own}`,
-    water: 1.5,
-    place: inZones([], 0, stretch(at - 0.08, at + 0.08, 1.2 * room.scale)),
-    params: {
-      density: perMm2(room, 9),
-      width: markMm(room, 0.09),
-      long: 600,
-      spread: 45,
-      hides: 50,
-      angle: 0,
-      angleSpread: 8,
-    },
-  });
   const zoneCoat: SchemeCoat<Tone> = {
     key: `zone-${zone}`,
     name: zone === zonesOf(room) - 1 ? "Tip" : `Zone ${zone + 1}`,
@@ -110,9 +129,18 @@ function blended(room: SchemeRoom, zone: number): SchemeCoat<Tone>[] {
     place: inZones([], 0, stretch(at, 1, 1.4 * room.scale)),
     params: { feather: 90, waver: 40, unevenness: 12 },
   };
-  const back = pulled("back", `Strokes back over border ${zone}`, zone);
-  if (room.answers.look !== "striking") return [zoneCoat, back];
-  return [zoneCoat, back, pulled("forward", `Strokes forward over border ${zone}`, zone - 1)];
+  const border: SchemeCoat<Tone> = {
+    key: `border-${zone}`,
+    name: `Border ${zone}, in a mix half-way`,
+    technique: "layer",
+    tone: `border-${zone}`,
+    water: 2,
+    place: inZones([], 0, stretch(at - 0.05, at + 0.05, 1.2 * room.scale)),
+    params: { feather: 100, waver: 40, unevenness: 12 },
+  };
+  const back = pulled(room, zone, ["back", "back", zone]);
+  if (room.answers.look !== "striking") return [zoneCoat, border, back];
+  return [zoneCoat, border, back, pulled(room, zone, ["forward", "forward", zone - 1])];
 }
 
 /** Two washes that run out into each other: where one grows thin the other begins. */
