@@ -1,11 +1,11 @@
 import { defineConfig } from "vitest/config";
 import { BaseSequencer, type TestSpecification } from "vitest/node";
+import { UNBUNDLED } from "./scripts/unbundled.mjs";
 
 /** `npm test` has the tests bundled before they run (scripts/test-bundles.mjs); all else runs the sources. */
 const BUNDLED = Boolean(process.env.CRENNA_BUNDLED);
 const at = (file: string) => (BUNDLED ? `build/tests/${file}.js` : file);
-/** A test that puts modules aside runs as it is: a bundle has none to put aside. */
-const AS_IT_IS = BUNDLED ? ["src/islands/job/useSimulation.test.ts"] : [];
+const AS_IT_IS = BUNDLED ? UNBUNDLED : [];
 
 /** Puts stand-ins for server and browser back after each test. */
 const CLEAN = at("src/islands/testing/clean.ts");

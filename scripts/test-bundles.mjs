@@ -4,21 +4,27 @@ import { readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { build } from "esbuild";
 import { root } from "./tools.mjs";
+import { UNBUNDLED } from "./unbundled.mjs";
 
 /** Where the bundled tests lie, as vitest.config.ts looks for them when CRENNA_BUNDLED is set. */
-export const BUNDLED = "build/tests";
+const BUNDLED = "build/tests";
 
 const files = (folder) =>
   readdirSync(path.join(root, folder), { recursive: true, encoding: "utf8" }).map((name) =>
     path.join(folder, name),
   );
 
-/** Modules are put aside in a test that says so; a bundle has none to put aside. */
-const putsModulesAside = (file) => readFileSync(path.join(root, file), "utf8").includes("vi.mock(");
-
 const tests = [...files("src"), ...files("tests/unit")].filter(
-  (name) => /\.test\.tsx?$/.test(name) && !putsModulesAside(name),
+  (name) => /\.test\.tsx?$/.test(name) && !UNBUNDLED.includes(name),
 );
+// It would run against the very modules that it means to put aside.
+const unnamed = tests.filter((name) =>
+  /\bvi\.(do)?mock\(/i.test(readFileSync(path.join(root, name), "utf8")),
+);
+if (unnamed.length > 0) {
+  console.error(`${unnamed.join(", ")}: put modules aside; name them in scripts/unbundled.mjs.`);
+  process.exit(1);
+}
 
 /** What the bundler of the pages does itself: lists of modules, and addresses of files. */
 const asForPages = {

@@ -55,15 +55,16 @@ export const useFigureLook = create<FigureLook>()(
   ),
 );
 
+const sideNamed = (name: SideName) => SIDES.find((side) => side.name === name) ?? SIDES[0];
+
 /** The stance from which the figure is judged. */
 export function useJudgedStance(): FigureStance {
-  const name = useFigureLook(({ judgedFrom }) => judgedFrom);
-  return SIDES.find((side) => side.name === name) ?? SIDES[0];
+  return sideNamed(useFigureLook(({ judgedFrom }) => judgedFrom));
 }
 
 /** Has the figure judged from another side, and turns it there. */
 export function judgeFrom(name: SideName): void {
-  const { turnDeg, tiltDeg } = SIDES.find((side) => side.name === name)!;
+  const { turnDeg, tiltDeg } = sideNamed(name);
   useFigureLook.getState().set({ judgedFrom: name, turnDeg, tiltDeg, mark: null });
 }
 
