@@ -1,5 +1,6 @@
 import { normalsOf, type PieceMesh } from "../piece/mesh";
 import type { SpacePoint } from "../surface/forms/form";
+import { write } from "../surface/vector";
 import { smoothstep } from "../units";
 import { inFrame, inRoom, type Frame } from "./frame";
 
@@ -128,7 +129,7 @@ export function dressed(mesh: PieceMesh, sleeves: readonly Over[]): PieceMesh {
   for (let at = 0; at < points.length; at += 3) {
     let point: SpacePoint = [points[at]!, points[at + 1]!, points[at + 2]!];
     for (const { sleeve, fills } of sleeves) point = fitted(sleeve, point, fills);
-    points.set(point, at);
+    write(points, at, point);
   }
   return { ...mesh, points, normals: normalsOf(points, mesh) };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { PieceMesh } from "../piece/mesh";
+import { Obstacles } from "../rays/obstacles";
 import { forms, type FormId } from "../surface/forms";
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import { fieldsOf } from "../surface/fields";
@@ -7,7 +8,6 @@ import { buildGrid } from "../surface/grid";
 import { type RoomLight, type SurfaceLight } from "../surface/roomLight";
 import { USUAL_LAMP } from "../job";
 import { unit } from "../surface/vector";
-import { Obstacles } from "./rays";
 import { inRoom, obstaclesOf } from "./roomLightOf";
 import type { Seating } from "./seated";
 import { ball, drum, solidMesh } from "./solids";

@@ -5,7 +5,7 @@ import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import type { Worn } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
 import { frameAt, inRoom, turnedFrame, type Frame } from "./frame";
-import { add, lengthOf, minus, unit } from "../surface/vector";
+import { add, lengthOf, minus, unit, write } from "../surface/vector";
 import { bodyOf } from "./bodies";
 import type { Seat } from "./bodies/body";
 
@@ -127,7 +127,7 @@ export function seatingOf(form: SurfaceForm, { seat, use, worn }: Seated, rest: 
 export function seatMesh(mesh: PieceMesh, seating: Seating): PieceMesh {
   const points = new Float32Array(mesh.points.length);
   for (let at = 0; at < points.length; at += 3)
-    points.set(seating([mesh.points[at]!, mesh.points[at + 1]!, mesh.points[at + 2]!]), at);
+    write(points, at, seating([mesh.points[at]!, mesh.points[at + 1]!, mesh.points[at + 2]!]));
   return { ...mesh, points, normals: normalsOf(points, mesh) };
 }
 

@@ -2,7 +2,7 @@ import type { PieceMesh } from "../piece/mesh";
 import type { SeatId } from "../job";
 import type { SpacePoint } from "../surface/forms/form";
 import { frameAt, inRoom, type Frame } from "./frame";
-import { add, lengthOf, minus, unit } from "../surface/vector";
+import { add, lengthOf, minus, unit, write } from "../surface/vector";
 
 /** A plain part of a body, in the figure's room, mm. */
 export type Solid = {
@@ -47,8 +47,8 @@ function gridMesh(columns: number, rows: number, at: (column: number, row: numbe
     for (let column = 0; column < columns; column++) {
       const index = row * columns + column;
       const [point, normal] = at(column, row);
-      points.set(point, index * 3);
-      normals.set(normal, index * 3);
+      write(points, index * 3, point);
+      write(normals, index * 3, normal);
       if (row < rows - 1 && column < columns - 1) holds[index] = 2;
     }
   }

@@ -1,4 +1,5 @@
 import type { SurfaceGrid } from "../surface/grid";
+import { write } from "../surface/vector";
 
 /** A painted piece in space: every `step`-th cell of its grid as a point, with the relief and the paint on it. */
 export interface PieceMesh {
@@ -34,7 +35,8 @@ function placePoints(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Floa
     for (let column = 0; column < columns; column++) {
       const at = cellOf(grid, step, column, row);
       const heightMm = Math.min(most, grid.heightMm[at]!);
-      points.set(grid.form.inSpace({ turnDeg: grid.turnDeg[at]!, heightMm }), (row * columns + column) * 3);
+      const point = grid.form.inSpace({ turnDeg: grid.turnDeg[at]!, heightMm });
+      write(points, (row * columns + column) * 3, point);
     }
   }
   return points;

@@ -1,6 +1,6 @@
 import type { SpacePoint } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
-import { add, cross, dot, lengthOf, minus, times, unit } from "../surface/vector";
+import { add, cross, dot, lengthOf, minus, times, unit, write } from "../surface/vector";
 import type { PieceMesh } from "./mesh";
 import type { OnPiece } from "./raster";
 
@@ -240,8 +240,8 @@ function across(
     const [out, up] = [Math.sin(angle), Math.cos(angle)];
     const to = (row * columns + column) * 3;
     const inner = add(point, normal, -(thickMm / 2) * (1 - up));
-    points.set(add(inner, aside, OUT * thickMm * out), to);
-    normals.set(add(times(normal, up), aside, out), to);
+    write(points, to, add(inner, aside, OUT * thickMm * out));
+    write(normals, to, add(times(normal, up), aside, out));
   }
 }
 

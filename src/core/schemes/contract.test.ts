@@ -4,10 +4,12 @@ import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
 import { demoShelf } from "../../data/demo/shelf";
 import { opticsOfMix } from "../colour/appearance";
+import { ciede2000 } from "../colour/difference";
 import { layFilm, masstone } from "../colour/film";
 import { brushedPassUm } from "../colour/mix";
 import { hexToLab, spectrumToLab } from "../colour/spaces";
 import { parseJob } from "../formats/job-json/jobSchema";
+import type { MixPart } from "../job";
 import { newPlainSurface } from "../newJob";
 import { startKernel } from "../simulate/compositor";
 import { Simulator } from "../simulate/simulator";
@@ -21,6 +23,7 @@ const plain = newPlainSurface("piece", "Piece", "strap", []);
 const job = { ...demo, mixes: [], surfaces: [{ ...plain, coats: [] }] };
 const usual = (colour: string): SchemeAnswers => ({ age: "used", look: "plain", colour });
 const kernel = startKernel();
+const byPaint = (one: MixPart, other: MixPart) => one.paintId.localeCompare(other.paintId);
 
 describe("the registry of schemes", () => {
   it("has every folder, and nothing else", () => {
@@ -67,6 +70,19 @@ describe.each(schemeIds)("the scheme %s", (id) => {
         for (const key of Object.keys(tones))
           expect(coats.some((coat) => coat.tone === key) || look === "quiet").toBe(true);
       }
+  });
+
+  it.each(LOOKS)("mixes tones that are to be told apart each by itself: %s", (look) => {
+    const plan = planStart(job, plain, scheme, { ...usual(scheme.startColour), look }, demoShelf);
+    const covering = plan.tones.filter(({ tone }) => !tone.clear);
+    const alike: string[] = [];
+    for (const [at, one] of covering.entries())
+      for (const other of covering.slice(0, at)) {
+        const apart = ciede2000(hexToLab(one.paint), hexToLab(other.paint));
+        const mixOf = ({ parts }: typeof one) => JSON.stringify([...parts].sort(byPaint));
+        if (apart >= 4 && mixOf(one) === mixOf(other)) alike.push(`${other.key} and ${one.key}`);
+      }
+    expect(alike).toEqual([]);
   });
 
   it("starts a surface with whole-part mixes of owned pots, and can be stored", () => {

@@ -1,4 +1,5 @@
 import { opticsOfMix } from "../colour/appearance";
+import type { FoundMix } from "../colour/search";
 import { layFilm, masstone, type Optics } from "../colour/film";
 import { labToHex, spectrumToLab, type Triple } from "../colour/spaces";
 import { hexToSpectrum } from "../colour/spectrum";
@@ -41,8 +42,10 @@ const REACH_OF: Readonly<Record<Look, number>> = { quiet: 0.6, plain: 1, strikin
 const [SEEN, GROUND_SEEN] = [0.04, 0.12] as const;
 /** A light is laid until it comes this near to its mix, L*, in so many passes at most. */
 const [COVERS, MOST_LIGHT_PASSES] = [3, 4] as const;
-/** Glazes of one mix at most. */
-const MOST_GLAZES = 6;
+/** Glazes of one mix at most; of a clear mix that asks for more, a dark one of paint that covers is thinned instead. */
+const [MOST_GLAZES, MOST_CLEAR] = [6, 3] as const;
+/** How far the thinned mix is darker than the shade it is to give, L*. */
+const DARKER_BY = 14;
 /** Every coat of it is told by this, behind the surface's own id: laid again it takes the place of itself. */
 const OWN = "over-";
 
@@ -123,17 +126,21 @@ function lightOf(coat: Coat, count: number): SchemeCoat {
   };
 }
 
-/** A glaze in as many passes as come nearest to moving ground of a colour by so much, L*. */
+/** Parts of water a glaze is thinned with; one pass more is worth this much of nearness, L*. */
+const [THINNINGS, WORTH_A_PASS] = [[4, 6, 8], 0.8] as const;
+
+/** A glaze so thin, and in so many passes, that it comes near to moving ground of a colour by so much, L*. */
 function moving(glaze: SchemeCoat, moves: number, colour: string, optics: Optics): SchemeCoat {
   const ground = hexToSpectrum(colour);
-  const lightness = (passes: number) =>
-    spectrumToLab(passes > 0 ? layFilm(optics, filmOf({ ...glaze, passes }), ground) : ground)[0];
-  const away = (passes: number) => Math.abs(lightness(passes) - lightness(0) - moves);
-  const counts = Array.from({ length: MOST_GLAZES }, (_, at) => at + 1);
-  return {
-    ...glaze,
-    passes: counts.reduce((best, passes) => (away(passes) < away(best) ? passes : best), 1),
+  const [lightness] = spectrumToLab(ground);
+  const cost = (coat: SchemeCoat) => {
+    const [under] = spectrumToLab(layFilm(optics, filmOf(coat), ground));
+    return Math.abs(under - lightness - moves) + WORTH_A_PASS * coat.passes!;
   };
+  const tries = Array.from({ length: MOST_GLAZES }, (_, at) =>
+    THINNINGS.map((water): SchemeCoat => ({ ...glaze, water, passes: at + 1 })),
+  ).flat();
+  return tries.reduce((best, coat) => (cost(coat) < cost(best) ? coat : best));
 }
 
 /** Glazes in the steps that the lamp hardly reaches, and once more in the deepest. */
@@ -160,11 +167,13 @@ interface Asked {
   readonly job: Job;
   readonly look: Look;
   readonly paints: readonly Paint[];
+  /** Steps of the surface's value plan. */
+  readonly count: number;
 }
 
 /** The shade's tone, then a lighter one to each mix; told one by one, as each takes a search. */
 function* tonesFor(
-  { job, look, paints }: Asked,
+  { job, look, paints, count }: Asked,
   mixes: readonly string[],
   colour: string,
 ): Generator<StartProgress, FoundTone[]> {
@@ -174,7 +183,13 @@ function* tonesFor(
   const reach = REACH_OF[look];
   yield { done: 0, total };
   const shade = clearTone("shade over it", (SHADE + DEPTH) * reach, 0.7, -8);
-  const glaze = clearMix(tinting.length > 0 ? tinting : opaque, { age: "used", look, colour }, shade, inUse);
+  const clear = clearMix(tinting.length > 0 ? tinting : opaque, { age: "used", look, colour }, shade, inUse);
+  const passesOf = (mix: FoundMix) =>
+    shadesOf(count, reach, colour, opticsOfMix(mix, paints)).map(({ passes }) => passes ?? 1);
+  const darkGoal = toneLab(colour, { ...shade, lighter: shade.lighter - DARKER_BY });
+  const tries = [clear, findMix(opaque, darkGoal, { kind: "thick" }, inUse)].filter((mix) => mix !== null);
+  const isQuick = (mix: FoundMix) => Math.max(...passesOf(mix)) <= MOST_CLEAR;
+  const glaze = tries.find(isQuick) ?? tries[0] ?? null;
   const found = [foundTone(SHADE_KEY, shade, labToHex(toneLab(colour, shade)), glaze)];
   for (const mixId of mixes) {
     yield { done: found.length, total };
@@ -205,7 +220,7 @@ export function* lightOverSteps(
   const lit = litCoats(job, surface, paints);
   const colour = labToHex(meanOf(sampledSurface(job, surface, paints).final));
   const mixes = [...new Set(lit.map(({ mixId }) => mixId))];
-  const tones = yield* tonesFor({ job, look, paints }, mixes, colour);
+  const tones = yield* tonesFor({ job, look, paints, count }, mixes, colour);
   const opticsIn = (key: string) =>
     opticsOfMix({ parts: tones.find((one) => one.key === key)!.parts }, paints);
   const lights = lit.map((coat) => {

@@ -1,4 +1,5 @@
 import { opticsOfMix } from "../colour/appearance";
+import { ciede2000 } from "../colour/difference";
 import { masstone, type Optics } from "../colour/film";
 import { brushedPassUm } from "../colour/mix";
 import { bother } from "../colour/bother";
@@ -62,21 +63,30 @@ function nearest(paints: readonly Paint[], goal: Triple, most: number): Paint[] 
   return [...paints].sort((one, other) => away(one) - away(other)).slice(0, most);
 }
 
+/** Tones whose goals are this far apart are to be told apart: they do not come of one mix, CIEDE2000. */
+const TOLD_APART = 4;
+
 /** The tones of one surface come of few pots: one that none of them uses yet costs this much besides, CIEDE2000. */
 const WORTH_A_POT = 0.8;
 /** Mixes looked at for the one that is least bother. */
 const MANY = 60;
 
+/** What is wished of a mix besides its colour. */
+interface MixWish {
+  readonly care?: number;
+  readonly but?: readonly (readonly MixPart[])[];
+}
+
 /**
  * The whole-part mix of owned pots that a painter would choose, nearness and bother together; null where none is owned.
- * @param care how much nearness counts against bother
+ * @param wish how much nearness counts against bother, and which mixes will not do
  */
 export function findMix(
   paints: readonly Paint[],
   goal: Triple,
   seen: SeenAs,
   inUse: ReadonlySet<string>,
-  care = 1,
+  { care = 1, but = [] }: MixWish = {},
 ): FoundMix | null {
   const options = { keep: MANY, seen };
   const cost = (mix: FoundMix) =>
@@ -85,6 +95,7 @@ export function findMix(
     WORTH_A_POT * mix.parts.filter(({ paintId }) => !inUse.has(paintId)).length;
   const best = (found: readonly FoundMix[]) =>
     found
+      .filter(({ parts }) => !but.some((other) => sameParts(parts, other)))
       .map((mix) => ({ mix, cost: cost(mix) }))
       .sort((a, b) => a.cost - b.cost || compareMixes(a.mix, b.mix))[0]?.mix;
   const two = tryAllMixes(nearest(paints, goal, MOST_POTS.two), goal, {
@@ -197,7 +208,10 @@ export function* startSteps(
     const plan = planBackwards(labToSpectrum(goalLab), filmsOver(key, coats, clear));
     const between = tone.between?.map((one) => found.get(one)!.parts);
     const paint = between ? halfWay(between, paints) : spectrumToLab(plan.paint);
-    const mix = findMix(covering, paint, { kind: "thick" }, inUse, between ? BETWEEN_CARE : 1);
+    const mix = ownMix(covering, paint, inUse, {
+      care: between ? BETWEEN_CARE : 1,
+      but: between ? [] : apartFrom(paint, found),
+    });
     mix?.parts.forEach((part) => inUse.add(part.paintId));
     const { parts, difference } = mix ?? NO_MIX;
     found.set(key, { key, tone, goal: labToHex(goalLab), paint: labToHex(paint), parts, difference });
@@ -205,6 +219,22 @@ export function* startSteps(
   const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
   return { volumes, tones: tones.map(([key]) => found.get(key)!), coats };
 }
+
+/** Mixes of tones that a new one is to be told from. @param paint its goal, L*a*b* */
+const apartFrom = (paint: Triple, found: ReadonlyMap<string, FoundTone>) =>
+  [...found.values()]
+    .filter((one) => !one.tone.clear && ciede2000(hexToLab(one.paint), paint) >= TOLD_APART)
+    .map(({ parts }) => parts);
+
+/** A mix that covers; where every one is taken, the best of those. */
+const ownMix = (
+  paints: readonly Paint[],
+  goal: Triple,
+  inUse: ReadonlySet<string>,
+  wish: MixWish,
+): FoundMix | null =>
+  findMix(paints, goal, { kind: "thick" }, inUse, wish) ??
+  findMix(paints, goal, { kind: "thick" }, inUse, { ...wish, but: [] });
 
 /** Where no pot is owned that could be mixed. */
 const NO_MIX = { parts: [] as readonly MixPart[], difference: 0 };

@@ -1,3 +1,4 @@
+import { eachHorizon, evenWays } from "../horizon/horizons";
 import { clamp } from "../units";
 import { coarseSize, grow, shrink } from "./coarse";
 import type { LampVector, SurfaceGrid } from "./grid";
@@ -12,7 +13,7 @@ export const LIGHT_MM = 0.09;
 /** Open sky changes slower still. */
 const SKY_MM = 0.16;
 const SKY_REACH_MM = 2.2;
-const SKY_WAYS = 12;
+const SKY_WAYS = evenWays(12);
 
 /** A relief on every so many-th cell. */
 export interface Coarse {
@@ -34,33 +35,6 @@ export function coarsened(grid: SurfaceGrid, finestMm: number): Coarse {
   };
 }
 
-/** Steepest rise of the ground seen from each cell in one direction, as a tangent; at least `least`. */
-export function horizonOf(
-  coarse: Coarse,
-  dx: number,
-  dy: number,
-  reachMm: number,
-  least: number,
-): Float32Array {
-  const { relief, width, height, pitchMm } = coarse;
-  const out = new Float32Array(relief.length).fill(least);
-  // Steps grow with distance: what is far needs to be looked at less closely.
-  for (let mm = pitchMm; mm <= reachMm; mm += Math.max(pitchMm, mm * 0.22)) {
-    const [ox, oy] = [Math.round((dx * mm) / pitchMm), Math.round((dy * mm) / pitchMm)];
-    if (ox === 0 && oy === 0) continue;
-    const scale = 1 / (Math.hypot(ox, oy) * pitchMm);
-    const shift = oy * width + ox;
-    const [fromX, toX] = [Math.max(0, -ox), Math.min(width, width - ox)];
-    for (let row = Math.max(0, -oy); row < Math.min(height, height - oy); row++) {
-      for (let at = row * width + fromX; at < row * width + toX; at++) {
-        const slope = (relief[at + shift]! - relief[at]!) * scale;
-        if (slope > out[at]!) out[at] = slope;
-      }
-    }
-  }
-  return out;
-}
-
 /** Whether a relief is none. */
 export const isLevel = (relief: Float32Array) => relief.every((value) => value === relief[0]);
 /** Takes away what lies beside the panel. */
@@ -80,12 +54,14 @@ export function litFrom(grid: SurfaceGrid, lamp: LampVector, bend: Float32Array 
   const { relief, step } = coarse;
   const flat = Math.max(1e-3, Math.hypot(lamp[0], lamp[1]));
   const rise = lamp[2] / flat;
-  const horizon = horizonOf(coarse, lamp[0] / flat, lamp[1] / flat, SHADE_REACH_MM, -1);
   const out = new Float32Array(relief.length);
-  eachSlope(relief, coarse, (at, sx, sy) => {
-    const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy) / lamp[2];
-    out[at] = clamp(facing, 0, 1) * clamp((rise - horizon[at]!) / HALF_SHADE + 0.5, 0, 1);
-  });
+  const ways = [[lamp[0] / flat, lamp[1] / flat]] as const;
+  eachHorizon(coarse, { ways, reachMm: SHADE_REACH_MM, least: -1 }, (horizon) =>
+    eachSlope(relief, coarse, (at, sx, sy) => {
+      const facing = (-sx * lamp[0] - sy * lamp[1] + lamp[2]) / Math.sqrt(1 + sx * sx + sy * sy) / lamp[2];
+      out[at] = clamp(facing, 0, 1) * clamp((rise - horizon[at]!) / HALF_SHADE + 0.5, 0, 1);
+    }),
+  );
   const lit = onPanel(grid, grow(out, grid, step));
   if (bend) for (let at = 0; at < lit.length; at++) lit[at]! *= bend[at]!;
   return lit;
@@ -99,11 +75,10 @@ export function openSky(grid: SurfaceGrid): Float32Array {
   if (isLevel(grid.relief)) return grid.inside.map((inside) => (inside > 0 ? 1 : 0));
   const coarse = coarsened(grid, SKY_MM);
   const out = new Float32Array(coarse.relief.length);
-  for (let way = 0; way < SKY_WAYS; way++) {
-    const angle = (way * 2 * Math.PI) / SKY_WAYS;
-    const horizon = horizonOf(coarse, Math.cos(angle), Math.sin(angle), SKY_REACH_MM, 0);
-    for (let at = 0; at < out.length; at++) out[at]! += 1 / (1 + horizon[at]! * horizon[at]!) / SKY_WAYS;
-  }
+  eachHorizon(coarse, { ways: SKY_WAYS, reachMm: SKY_REACH_MM, least: 0 }, (horizon) => {
+    for (let at = 0; at < out.length; at++)
+      out[at]! += 1 / (1 + horizon[at]! * horizon[at]!) / SKY_WAYS.length;
+  });
   return onPanel(grid, grow(out, grid, coarse.step));
 }
 

@@ -1,12 +1,13 @@
+import { eachHorizon, evenWays } from "../horizon/horizons";
 import { clamp } from "../units";
 import { grow } from "./coarse";
 import type { SurfaceGrid } from "./grid";
-import { coarsened, HALF_SHADE, horizonOf, isLevel, LIGHT_MM, onPanel, SHADE_REACH_MM } from "./lit";
+import { coarsened, HALF_SHADE, isLevel, LIGHT_MM, onPanel, SHADE_REACH_MM } from "./lit";
 import { eachLight, type RoomLight } from "./roomLight";
 import { eachSlope } from "./slopes";
 
 /** Ways in which the horizon of a piece in a room is looked for: its lamp comes from another side in every place. */
-const SHADE_WAYS = 8;
+const SHADE_WAYS = evenWays(8);
 
 /** What a relief does to light from any side: its slopes, two to a cell, and its horizons; null where it is level. */
 interface ReliefShade {
@@ -24,10 +25,10 @@ function shadeOf(grid: SurfaceGrid): ReliefShade {
     slopes[at * 2 + 1] = sy;
   });
   if (isLevel(relief)) return { step, slopes, horizons: null };
-  const horizons = Array.from({ length: SHADE_WAYS }, (_, way) => {
-    const angle = (way * 2 * Math.PI) / SHADE_WAYS;
-    return horizonOf(coarse, Math.cos(angle), Math.sin(angle), SHADE_REACH_MM, -1);
-  });
+  const horizons: Float32Array[] = [];
+  eachHorizon(coarse, { ways: SHADE_WAYS, reachMm: SHADE_REACH_MM, least: -1 }, (rises) =>
+    horizons.push(rises.slice()),
+  );
   return { step, slopes, horizons };
 }
 
@@ -45,10 +46,11 @@ function shadeOnce(grid: SurfaceGrid): ReliefShade {
 
 /** How high the horizon stands towards the lamp of each place, between the ways it was looked for, as a tangent. */
 function horizonTowards(horizons: readonly Float32Array[], at: number, x: number, y: number): number {
-  const way = ((((Math.atan2(y, x) / (2 * Math.PI)) * SHADE_WAYS) % SHADE_WAYS) + SHADE_WAYS) % SHADE_WAYS;
-  const first = Math.floor(way) % SHADE_WAYS;
+  const count = horizons.length;
+  const way = ((((Math.atan2(y, x) / (2 * Math.PI)) * count) % count) + count) % count;
+  const first = Math.floor(way) % count;
   const share = way - Math.floor(way);
-  return horizons[first]![at]! * (1 - share) + horizons[(first + 1) % SHADE_WAYS]![at]! * share;
+  return horizons[first]![at]! * (1 - share) + horizons[(first + 1) % count]![at]! * share;
 }
 
 /**

@@ -90,16 +90,12 @@ const root: SchemeCoat<Tone> = {
   place: { kind: "everywhere" },
 };
 
-/** Strokes of a zone pulled over the border before it. */
-const pulled = (
-  room: SchemeRoom,
-  zone: number,
-  [key, way, own]: [string, string, number],
-): SchemeCoat<Tone> => ({
-  key: `${key}-${zone}`,
+/** Strokes over the border before a zone: of the zone itself, pulled back, or of the one before it, pulled forward. */
+const pulled = (room: SchemeRoom, zone: number, way: "back" | "forward"): SchemeCoat<Tone> => ({
+  key: `${way}-${zone}`,
   name: `Strokes ${way} over border ${zone}`,
   technique: "touch",
-  tone: `zone-${own}`,
+  tone: `zone-${way === "back" ? zone : zone - 1}`,
   water: 1.5,
   place: inZones([], 0, stretch(borderOf(room, zone) - 0.08, borderOf(room, zone) + 0.08, 1.2 * room.scale)),
   params: {
@@ -138,9 +134,9 @@ function blended(room: SchemeRoom, zone: number): SchemeCoat<Tone>[] {
     place: inZones([], 0, stretch(at - 0.05, at + 0.05, 1.2 * room.scale)),
     params: { feather: 100, waver: 40, unevenness: 12 },
   };
-  const back = pulled(room, zone, ["back", "back", zone]);
+  const back = pulled(room, zone, "back");
   if (room.answers.look !== "striking") return [zoneCoat, border, back];
-  return [zoneCoat, border, back, pulled(room, zone, ["forward", "forward", zone - 1])];
+  return [zoneCoat, border, back, pulled(room, zone, "forward")];
 }
 
 /** Two washes that run out into each other: where one grows thin the other begins. */
