@@ -1,4 +1,5 @@
 import { kernelBytes, kernelImports } from "../kernel";
+import { TILE } from "../tiles/tiles";
 import { BRISTLES_BASE64 } from "./generated/bristlesBytes";
 
 /** Addresses in the kernel's memory, bytes; the same numbers stand in assembly/bristles.ts. */
@@ -10,8 +11,7 @@ const GAPS_AT = 4096;
 const VOLUME_AT = GAPS_AT + 6 * PLANE;
 const COVER_AT = VOLUME_AT + PLANE;
 const TILES_AT = COVER_AT + PLANE;
-/** Cells along a tile. */
-const TILE = 512;
+
 const STROKES_AT = TILES_AT + 3 * TILE * TILE;
 /** Tiles are kept in steps of a fiftieth of their deviation. */
 const TILE_STEPS = 50;

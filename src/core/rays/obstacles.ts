@@ -7,7 +7,7 @@ import { RAYS_BASE64 } from "./generated/raysBytes";
 
 interface Exports {
   readonly memory: WebAssembly.Memory;
-  begin(trees: number): void;
+  take(trees: number): void;
   countFree(frame: number, ways: number, count: number, own: number, ownMm: number): number;
 }
 
@@ -77,7 +77,7 @@ export class Obstacles {
     this.frameAt = aligned(TREES + meshes.length * PER_TREE);
     this.waysAt = this.frameAt + PER_FRAME * 8;
     this.store(meshes.map(treeOf));
-    this.kernel.begin(meshes.length);
+    this.kernel.take(meshes.length);
   }
 
   private store(trees: readonly (Tree | null)[]): void {

@@ -6,7 +6,8 @@ import { buildGrid } from "../surface/grid";
 import { layPull, pullsAlong, resample, type PullStyle } from "./strokes";
 import { edgeSoftMm, wobbleMm } from "./technique";
 import { onGround } from "./testing";
-import { cloud, stray, streak, TILE, wander } from "./texture";
+import { TILE } from "../tiles/tiles";
+import { cloud, stray, streak, wander } from "./texture";
 
 /** A straight band: 40 mm long, 10 mm high, 0.04 mm cells. */
 const form = coneBand.build(

@@ -1,59 +1,9 @@
-import { createRandom, hash01 } from "../random";
+import { hash01 } from "../random";
+import { blended, smear, TILE } from "../tiles/tiles";
 
-/** Square tiles that repeat without a seam; one cell of a tile is 0.03 mm. Mean 0, variance 1. */
-export const TILE = 512;
+// Tiles repeat without a seam; one cell of a tile is 0.03 mm. Mean 0, variance 1.
 const MASK = TILE - 1;
 const PER_MM = 1 / 0.03;
-
-/** Sum over a window along rows, wrapping round. */
-function wrapSumRows(tile: Float32Array, radius: number): Float32Array {
-  const out = new Float32Array(tile.length);
-  for (let base = 0; base < tile.length; base += TILE) {
-    let sum = 0;
-    for (let k = -radius; k <= radius; k++) sum += tile[base + (k & MASK)]!;
-    for (let k = 0; k < TILE; k++) {
-      out[base + k] = sum;
-      sum += tile[base + ((k + radius + 1) & MASK)]! - tile[base + ((k - radius) & MASK)]!;
-    }
-  }
-  return out;
-}
-
-/** The same along columns; a whole row at a time, as memory lies. */
-function wrapSumColumns(tile: Float32Array, radius: number): Float32Array {
-  const out = new Float32Array(tile.length);
-  const sums = new Float64Array(TILE);
-  for (let k = -radius; k <= radius; k++)
-    for (let x = 0, from = (k & MASK) * TILE; x < TILE; x++) sums[x]! += tile[from + x]!;
-  for (let k = 0; k < TILE; k++) {
-    const [here, enters, leaves] = [k * TILE, ((k + radius + 1) & MASK) * TILE, ((k - radius) & MASK) * TILE];
-    for (let x = 0; x < TILE; x++) {
-      out[here + x] = sums[x]!;
-      sums[x]! += tile[enters + x]! - tile[leaves + x]!;
-    }
-  }
-  return out;
-}
-
-function normalise(tile: Float32Array): Float32Array {
-  let [mean, variance] = [0, 0];
-  for (let at = 0; at < tile.length; at++) mean += tile[at]!;
-  mean /= tile.length;
-  for (let at = 0; at < tile.length; at++) variance += (tile[at]! - mean) ** 2;
-  const scale = 1 / Math.sqrt(variance / tile.length);
-  const out = new Float32Array(tile.length);
-  for (let at = 0; at < tile.length; at++)
-    out[at] = Math.max(-TILE_MOST, Math.min(TILE_MOST, (tile[at]! - mean) * scale));
-  return out;
-}
-
-function smear(seed: number, radiusX: number, radiusY: number): Float32Array {
-  const random = createRandom(seed);
-  let tile: Float32Array = new Float32Array(TILE * TILE);
-  for (let at = 0; at < tile.length; at++) tile[at] = random.next() - 0.5;
-  for (let turn = 0; turn < 2; turn++) tile = wrapSumColumns(wrapSumRows(tile, radiusX), radiusY);
-  return normalise(tile);
-}
 
 let streaks: Float32Array | null = null;
 let clouds: Float32Array | null = null;
@@ -67,9 +17,6 @@ export function streak(xMm: number, yMm: number): number {
 /** The tile of slow unevenness, made when it is first asked for. */
 export const cloudTile = (): Float32Array => (clouds ??= cloudy());
 
-/** Values of a tile lie within so much of 0. */
-export const TILE_MOST = 2.5;
-
 /** Slow unevenness, about 1.5 mm across, with a finer share. */
 export function cloud(xMm: number, yMm: number): number {
   clouds ??= cloudy();
@@ -78,9 +25,7 @@ export function cloud(xMm: number, yMm: number): number {
 
 /** A tile of threads that bristles lay along x: streaks that come and go. Mean 0, variance 1. */
 export function threadTile(): Float32Array {
-  const [along, patches] = [smear(71, 24, 1), smear(73, 16, 8)];
-  for (let at = 0; at < along.length; at++) along[at] = 0.8 * along[at]! + 0.45 * patches[at]!;
-  return normalise(along);
+  return blended([smear(71, 24, 1), 0.8], [smear(73, 16, 8), 0.45]);
 }
 
 /** Makes what the commonest coats ask for, ahead of the first of them. */
@@ -114,11 +59,7 @@ export function specks(xMm: number, yMm: number, sizeMm: number): number {
   );
 }
 
-function cloudy(): Float32Array {
-  const [wide, fine] = [smear(23, 20, 20), smear(37, 4, 4)];
-  for (let at = 0; at < wide.length; at++) wide[at]! += 0.45 * fine[at]!;
-  return normalise(wide);
-}
+const cloudy = (): Float32Array => blended([smear(23, 20, 20), 1], [smear(37, 4, 4), 0.45]);
 
 /** −1…1, eased from one lattice point, 0…1, to the next; t 0…1 between them. */
 function eased(from: number, to: number, t: number): number {

@@ -12,8 +12,10 @@ const LEAF: u32 = 0xffff;
 /** What touches a point is not in its way, mm. */
 const LEAST_MM: f64 = 0.02;
 
-/** What stands for no way along an axis: nothing times infinity would be no number. */
-const LEAST: f64 = 1e-30;
+/** Least way along an axis that boxes are met with: infinity times nothing would be no number. */
+const LEAST: f64 = 1e-12;
+/** More than rounding to 32 bits takes off a box, mm. */
+const AROUND_MM: f64 = 1e-4;
 
 let trees: i32 = 0;
 /** What stood in the last way that was not free: it is likely to stand in the next one too. */
@@ -25,49 +27,57 @@ let oz: f64 = 0;
 let dx: f64 = 0;
 let dy: f64 = 0;
 let dz: f64 = 0;
-let ix: f64 = 0;
-let iy: f64 = 0;
-let iz: f64 = 0;
+/** Where the way begins, moved so that boxes are larger by AROUND_MM each way, and 1 over its direction: x, y, z. */
+let low: v128 = f32x4.splat(0);
+let high: v128 = f32x4.splat(0);
+let inverse: v128 = f32x4.splat(0);
 
-export function begin(count: i32): void {
+export function take(count: i32): void {
   trees = count;
   likely = 0;
 }
 
 // @ts-ignore: decorator of the compiler
 @inline
+function three(x: f64, y: f64, z: f64): v128 {
+  const two = f32x4.replace_lane(f32x4.splat(<f32>x), 1, <f32>y);
+  return f32x4.replace_lane(two, 2, <f32>z);
+}
+
+// @ts-ignore: decorator of the compiler
+@inline
+function over(way: f64): f64 {
+  return 1 / (abs(way) > LEAST ? way : LEAST);
+}
+
+function begin(x: f64, y: f64, z: f64): void {
+  ox = x;
+  oy = y;
+  oz = z;
+  low = three(x + AROUND_MM, y + AROUND_MM, z + AROUND_MM);
+  high = three(x - AROUND_MM, y - AROUND_MM, z - AROUND_MM);
+}
+
 function aim(x: f64, y: f64, z: f64): void {
   dx = x;
   dy = y;
   dz = z;
-  ix = 1 / (x != 0 ? x : LEAST);
-  iy = 1 / (y != 0 ? y : LEAST);
-  iz = 1 / (z != 0 ? z : LEAST);
+  inverse = three(over(x), over(y), over(z));
 }
 
+/** Whether the way comes through a box, made a little larger, beyond so far: three slabs at once (Kay and Kajiya 1986). */
 // @ts-ignore: decorator of the compiler
 @inline
-function low(node: usize, axis: usize): f64 {
-  return <f64>load<f32>(node + axis * 4);
-}
-
-// @ts-ignore: decorator of the compiler
-@inline
-function high(node: usize, axis: usize): f64 {
-  return <f64>load<f32>(node + 12 + axis * 4);
-}
-
-/** Whether the way comes through a box beyond so far. */
-function comesThrough(node: usize, near: f64): bool {
-  const ax = (low(node, 0) - ox) * ix;
-  const bx = (high(node, 0) - ox) * ix;
-  const ay = (low(node, 1) - oy) * iy;
-  const by = (high(node, 1) - oy) * iy;
-  const az = (low(node, 2) - oz) * iz;
-  const bz = (high(node, 2) - oz) * iz;
-  const from = max(max(near, min(ax, bx)), max(min(ay, by), min(az, bz)));
-  const to = min(max(ax, bx), min(max(ay, by), max(az, bz)));
-  return from <= to;
+function comesThrough(node: usize, near: f32): bool {
+  const a = f32x4.mul(f32x4.sub(v128.load(node), low), inverse);
+  const b = f32x4.mul(f32x4.sub(v128.load(node, 12), high), inverse);
+  let from = f32x4.replace_lane(f32x4.pmin(a, b), 3, near);
+  let to = f32x4.replace_lane(f32x4.pmax(a, b), 3, Infinity);
+  from = f32x4.pmax(from, v128.shuffle<f32>(from, from, 2, 3, 0, 1));
+  to = f32x4.pmin(to, v128.shuffle<f32>(to, to, 2, 3, 0, 1));
+  from = f32x4.pmax(from, v128.shuffle<f32>(from, from, 1, 0, 3, 2));
+  to = f32x4.pmin(to, v128.shuffle<f32>(to, to, 1, 0, 3, 2));
+  return f32x4.extract_lane(from, 0) <= f32x4.extract_lane(to, 0);
 }
 
 /** Whether the way meets a triangle beyond so far (Möller and Trumbore 1997), seen from either side. */
@@ -115,7 +125,7 @@ function isMet(tree: i32, near: f64): bool {
   while (top > WAITING) {
     top -= 4;
     const node = <usize>load<u32>(top);
-    if (!comesThrough(node, near)) continue;
+    if (!comesThrough(node, <f32>near)) continue;
     const counts = load<u32>(node + 28);
     if (counts >>> 16 == LEAF) {
       let corner = corners + <usize>load<u32>(node + 24) * 12;
@@ -147,9 +157,7 @@ function isTaken(own: i32, ownMm: f64): bool {
  * @param ways f64, three each: so far right, down and out
  */
 export function countFree(frame: usize, ways: usize, count: i32, own: i32, ownMm: f64): i32 {
-  ox = load<f64>(frame);
-  oy = load<f64>(frame, 8);
-  oz = load<f64>(frame, 16);
+  begin(load<f64>(frame), load<f64>(frame, 8), load<f64>(frame, 16));
   let free = 0;
   for (let at = 0; at < count; at++, ways += 24) {
     const r = load<f64>(ways);

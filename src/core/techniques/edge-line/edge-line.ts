@@ -9,7 +9,8 @@ import {
   type FilmBuffer,
   type LayContext,
 } from "../technique";
-import { cloud, TILE_MOST, wanderer } from "../texture";
+import { TILE_MOST } from "../../tiles/tiles";
+import { cloud, wanderer } from "../texture";
 
 /** The side of the brush drawn along sharp edges: it catches them, now broad, now not at all. */
 export const edgeLine = defineTechnique({
