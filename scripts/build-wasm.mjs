@@ -10,6 +10,7 @@ const KERNELS = [
   { source: "src/core/simulate/kernel/assembly/kernel.ts", folder: "src/core/simulate/generated", pages: 26 },
   { source: "src/core/bristles/assembly/bristles.ts", folder: "src/core/bristles/generated", pages: 20 },
   { source: "src/core/liquid/assembly/liquid.ts", folder: "src/core/liquid/generated", pages: 1 },
+  { source: "src/core/blur/assembly/blur.ts", folder: "src/core/blur/generated", pages: 1 },
   { source: "src/core/tiles/assembly/tiles.ts", folder: "src/core/tiles/generated", pages: 33 },
   { source: "src/core/horizon/assembly/horizon.ts", folder: "src/core/horizon/generated", pages: 1 },
   { source: "src/core/rays/assembly/rays.ts", folder: "src/core/rays/generated", pages: 1 },

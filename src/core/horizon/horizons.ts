@@ -1,4 +1,4 @@
-import { kernelBytes, kernelImports } from "../kernel";
+import { aligned, kernelOnce, makeRoom } from "../kernel";
 import { HORIZON_BASE64 } from "./generated/horizonBytes";
 
 interface Exports {
@@ -28,16 +28,7 @@ export const evenWays = (count: number): (readonly [number, number])[] =>
     return [Math.cos(angle), Math.sin(angle)] as const;
   });
 
-const PAGE = 65536;
-let started: Exports | null = null;
-
-/** The kernel of this thread, started when it is first asked for. @throws WebAssembly.CompileError where the machine lacks SIMD */
-function kernel(): Exports {
-  if (started) return started;
-  const code = new WebAssembly.Module(kernelBytes(HORIZON_BASE64));
-  const { exports } = new WebAssembly.Instance(code, kernelImports("the kernel of horizons"));
-  return (started = exports as unknown as Exports);
-}
+const kernel = kernelOnce(HORIZON_BASE64, "the kernel of horizons") as () => Exports;
 
 /** Steps grow with distance: what is far needs to be looked at less closely. */
 const GROWS = 0.22;
@@ -52,9 +43,8 @@ export function eachHorizon(
   visit: (rises: Float32Array, way: number) => void,
 ): void {
   const run = kernel();
-  const plane = Math.ceil(relief.byteLength / 16) * 16;
-  const missing = 2 * plane - run.memory.buffer.byteLength;
-  if (missing > 0) run.memory.grow(Math.ceil(missing / PAGE));
+  const plane = aligned(relief.byteLength);
+  makeRoom(run.memory, 2 * plane);
   new Float32Array(run.memory.buffer, 0, relief.length).set(relief);
   const rises = new Float32Array(run.memory.buffer, plane, relief.length);
   ways.forEach(([dx, dy], way) => {

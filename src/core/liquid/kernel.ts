@@ -1,4 +1,4 @@
-import { kernelBytes, kernelImports } from "../kernel";
+import { aligned, kernelOnce, makeRoom } from "../kernel";
 import { LIQUID_BASE64 } from "./generated/liquidBytes";
 
 interface Exports {
@@ -16,18 +16,8 @@ export interface Liquid {
 
 /** A cell counts as on the piece from this share on. */
 const ON_PIECE = 0.5;
-const PAGE = 65536;
-const aligned = (bytes: number) => Math.ceil(bytes / 16) * 16;
 
-let started: Exports | null = null;
-
-/** The kernel of this thread, started when it is first asked for. @throws WebAssembly.CompileError where the machine lacks SIMD */
-function kernel(): Exports {
-  if (started) return started;
-  const code = new WebAssembly.Module(kernelBytes(LIQUID_BASE64));
-  const { exports } = new WebAssembly.Instance(code, kernelImports("the kernel of liquids"));
-  return (started = exports as unknown as Exports);
-}
+const kernel = kernelOnce(LIQUID_BASE64, "the kernel of liquids") as () => Exports;
 
 /**
  * Lets liquid run between cells some way apart, along and across in turn, from the higher surface to the lower. A cell
@@ -47,8 +37,7 @@ export function exchanged(
   const farthest = Math.max(...exchanges.map(([apart]) => Math.max(apart, apart * width)));
   const zerosAt = 3 * plane;
   const fluxAt = zerosAt + aligned(farthest * 4);
-  const missing = fluxAt + plane - run.memory.buffer.byteLength;
-  if (missing > 0) run.memory.grow(Math.ceil(missing / PAGE));
+  makeRoom(run.memory, fluxAt + plane);
   const floats = (at: number, length = depth.length) => new Float32Array(run.memory.buffer, at, length);
   floats(0).set(ground);
   floats(plane).set(depth);

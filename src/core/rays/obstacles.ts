@@ -1,6 +1,6 @@
 import { BufferAttribute, BufferGeometry } from "three";
 import { MeshBVH } from "three-mesh-bvh";
-import { kernelBytes, kernelImports } from "../kernel";
+import { aligned, kernelBytes, kernelImports, makeRoom } from "../kernel";
 import type { PieceMesh } from "../piece/mesh";
 import type { SpacePoint } from "../surface/forms/form";
 import { RAYS_BASE64 } from "./generated/raysBytes";
@@ -27,8 +27,6 @@ const TREES = 4096;
 const PER_TREE = 12;
 /** Ways that there is room for. */
 const MOST_WAYS = 64;
-const PAGE = 65536;
-const aligned = (bytes: number) => Math.ceil(bytes / 16) * 16;
 
 let code: WebAssembly.Module | null = null;
 
@@ -90,8 +88,7 @@ export class Obstacles {
         return { part, at };
       }),
     );
-    const missing = end - memory.buffer.byteLength;
-    if (missing > 0) memory.grow(Math.ceil(missing / PAGE));
+    makeRoom(memory, end);
     const bytes = new Uint8Array(memory.buffer);
     const table = new Uint32Array(memory.buffer, TREES, trees.length * 3);
     places.forEach((parts, tree) =>

@@ -1,4 +1,4 @@
-import { kernelBytes, kernelImports } from "../kernel";
+import { kernelOnce } from "../kernel";
 import { TILES_BASE64 } from "./generated/tilesBytes";
 
 /** Cells along a tile, which repeats without a seam. */
@@ -12,15 +12,7 @@ interface Exports {
   normalise(): void;
 }
 
-let started: Exports | null = null;
-
-/** The kernel of this thread, started when it is first asked for. @throws WebAssembly.CompileError where it cannot be compiled */
-function kernel(): Exports {
-  if (started) return started;
-  const code = new WebAssembly.Module(kernelBytes(TILES_BASE64));
-  const { exports } = new WebAssembly.Instance(code, kernelImports("the kernel of tiles"));
-  return (started = exports as unknown as Exports);
-}
+const kernel = kernelOnce(TILES_BASE64, "the kernel of tiles") as () => Exports;
 
 const made = ({ memory }: Exports) => new Float32Array(memory.buffer, 0, TILE * TILE);
 

@@ -129,9 +129,17 @@ function ranksOf(grid: SurfaceGrid, material: Material): Float32Array {
  * the first reaches to 1/n, the second to 2/n and so on; each has the share of the area that `stepShares` tells.
  */
 export function valuePlan(grid: SurfaceGrid, volumes: Volumes): Float32Array {
+  const key = JSON.stringify([volumes.material, volumes.importance]);
+  const last = plans.get(grid);
+  if (last?.key === key) return last.plan;
   const power = 1 / fallOf(volumes);
-  return ranksOf(grid, materials[volumes.material]).map((darker) => 1 - (1 - darker) ** power);
+  const plan = ranksOf(grid, materials[volumes.material]).map((darker) => 1 - (1 - darker) ** power);
+  plans.set(grid, { key, plan });
+  return plan;
 }
+
+/** The plan asked for last: every coat of a surface goes by the same. */
+const plans = new WeakMap<SurfaceGrid, { readonly key: string; readonly plan: Float32Array }>();
 
 /** A hard border still has a little width. */
 const LEAST_FADE = 0.02;
