@@ -112,12 +112,24 @@ function holdsOf(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Uint8Arr
  */
 export function meshOf(grid: SurfaceGrid, heights: Float32Array, mostPoints: number): PieceMesh {
   const step = Math.max(1, Math.round(Math.sqrt((grid.width * grid.height) / mostPoints)));
+  const bare = bareMesh(grid, step);
+  if (heights === grid.relief) return bare;
+  const points = bare.points.slice();
+  raise(points, bare.normals, grid, heights, bare);
+  return { ...bare, points, normals: normalsOf(points, bare) };
+}
+
+/** Meshes of bare pieces by their cells: paint that is laid anew lies on the same. */
+const bareMeshes = new WeakMap<Float32Array, PieceMesh[]>();
+const MOST_STEPS = 2;
+
+function bareMesh(grid: SurfaceGrid, step: number): PieceMesh {
+  const known = bareMeshes.get(grid.heightMm) ?? [];
+  const own = known.find((mesh) => mesh.step === step);
+  if (own) return own;
   const size = { columns: pointsAlong(grid.width, step), rows: pointsAlong(grid.height, step), step };
   const points = placePoints(grid, size);
-  let normals = normalsOf(points, size);
-  if (heights !== grid.relief) {
-    raise(points, normals, grid, heights, size);
-    normals = normalsOf(points, size);
-  }
-  return { ...size, points, normals, holds: holdsOf(grid, size) };
+  const made = { ...size, points, normals: normalsOf(points, size), holds: holdsOf(grid, size) };
+  bareMeshes.set(grid.heightMm, [made, ...known].slice(0, MOST_STEPS));
+  return made;
 }
