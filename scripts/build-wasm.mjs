@@ -1,5 +1,4 @@
 // Compiles the kernels to WebAssembly and writes each as a module, so that browser, worker and server load them alike.
-import { execFileSync } from "node:child_process";
 import { mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import path from "node:path";
@@ -25,21 +24,29 @@ const ageOf = (file) => {
   }
 };
 
-for (const kernel of KERNELS) {
-  const source = path.join(root, kernel.source);
-  const folder = path.join(root, kernel.folder);
-  const name = path.basename(source, ".ts");
-  const target = path.join(folder, `${name}Bytes.ts`);
-  if (ageOf(target) >= ageOf(source)) continue;
-  mkdirSync(folder, { recursive: true });
+const stale = KERNELS.map((kernel) => {
+  const name = path.basename(kernel.source, ".ts");
+  return { ...kernel, name, target: path.join(root, kernel.folder, `${name}Bytes.ts`) };
+}).filter(({ source, target }) => ageOf(target) < ageOf(path.join(root, source)));
+
+// The compiler is started once for all of them: that takes longer than most kernels do. It is not imported by its name:
+// its types would take the place of the language's own in every source.
+const asc =
+  stale.length > 0 ? await import(path.join(root, "node_modules/assemblyscript/dist/asc.js")) : null;
+
+for (const { source, folder, pages, name, target } of stale) {
+  mkdirSync(path.join(root, folder), { recursive: true });
   const wasm = path.join(folder, `${name}.wasm`);
-  const asc = path.join(root, "node_modules/assemblyscript/bin/asc.js");
-  const flags = ["-O3", "--runtime", "stub", "--enable", "simd", "--initialMemory", String(kernel.pages)];
-  execFileSync(process.execPath, [asc, source, ...flags, "-o", wasm], { stdio: "inherit", cwd: root });
-  const bytes = readFileSync(wasm);
-  rmSync(wasm);
+  const flags = ["-O3", "--runtime", "stub", "--enable", "simd", "--initialMemory", String(pages)];
+  const { error } = await asc.main([source, ...flags, "--baseDir", root, "-o", wasm], {
+    stdout: process.stdout,
+    stderr: process.stderr,
+  });
+  if (error) throw error;
+  const bytes = readFileSync(path.join(root, wasm));
+  rmSync(path.join(root, wasm));
   writeFileSync(
     target,
-    `/** Compiled by scripts/build-wasm.mjs from ${kernel.source}. */\nexport const ${name.toUpperCase()}_BASE64 =\n  "${bytes.toString("base64")}";\n`,
+    `/** Compiled by scripts/build-wasm.mjs from ${source}. */\nexport const ${name.toUpperCase()}_BASE64 =\n  "${bytes.toString("base64")}";\n`,
   );
 }

@@ -120,3 +120,27 @@ test("a damaged job is shown as such, and stops nothing else", async ({ page, re
   await torn.getByRole("button", { name: "Delete" }).click();
   await expect(torn).toHaveCount(0);
 });
+
+test("nothing on the desk moves while its jobs are read and their pictures come", async ({
+  page,
+  request,
+}) => {
+  await demoJob(request);
+  await page.addInitScript(() => {
+    const moved: number[] = [];
+    Object.assign(window, { moved });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries())
+        moved.push((entry as PerformanceEntry & { value: number }).value);
+    }).observe({ type: "layout-shift", buffered: true });
+  });
+  await page.goto("/");
+  const strips = page.getByRole("article");
+  await expect(strips.first().locator("canvas").first()).toBeVisible();
+  await expect(strips.nth(1).locator("canvas").first()).toBeVisible();
+  await expect(strips.first().getByText("Simulating")).toHaveCount(0);
+  await expect(strips.first().getByText(/of painting left/)).toBeVisible();
+  const moved = await page.evaluate(() => (window as unknown as { moved: number[] }).moved);
+  // What cannot be seen with the naked eye: a thousandth of the page, moved by a thousandth of its height.
+  expect(moved.reduce((sum, value) => sum + value, 0)).toBeLessThan(0.001);
+});

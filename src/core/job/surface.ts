@@ -129,3 +129,17 @@ export type Surface = Omit<SurfaceShape, "variants" | "form"> & {
 /** Coats that will be painted: all but those held back. */
 export const activeCoats = (surface: { readonly coats: readonly Coat[] }): Coat[] =>
   surface.coats.filter((coat) => !coat.held);
+
+/**
+ * Coats of light and shade that were laid over a pattern are told by this, behind the surface's own id: laid again they
+ * take the place of themselves. Behind it a light has the id of the coat it is of.
+ */
+export const OVER = "over-";
+
+/** Whether a coat of a surface is of the light and shade that was laid over it. */
+export const isOver = (surfaceId: string, coatId: string): boolean =>
+  coatId.startsWith(`${surfaceId}-${OVER}`);
+
+/** Whether a coat is the light over another one of its surface. */
+export const isLightOf = (surfaceId: string, coatId: string, ofCoatId: string): boolean =>
+  coatId === `${surfaceId}-${OVER}${ofCoatId}`;

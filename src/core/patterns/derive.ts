@@ -1,6 +1,6 @@
 import { InputError } from "../errors";
 import { hashText } from "../random";
-import type { Coat, Job, Paint, Surface } from "../job";
+import { isLightOf, type Coat, type Job, type Paint, type Surface } from "../job";
 import { buildForm } from "../surface/forms/buildForm";
 import { patternOf } from "./bind";
 import type { FamilyContext, PatternFamily, PlannedCoat } from "./family";
@@ -44,7 +44,7 @@ function insertPlace(list: readonly Coat[], planned: readonly PlannedCoat[], ind
 /**
  * Brings the coats of a surface in step with its pattern: new ones are put in, those no longer asked for go, all
  * others keep what the painter set (order, thinning, passes, held back) but follow the pattern's mix when it changed.
- * Coats that go are parked, so that a count changed and changed back costs nothing.
+ * Coats that go are parked, so that a count changed and changed back costs nothing; the light over one goes with it.
  */
 export function mergeCoats(
   surface: Surface,
@@ -53,8 +53,11 @@ export function mergeCoats(
 ): Pick<Surface, "coats" | "parked"> {
   const wanted = new Map(planned.map((coat) => [coat.role, coat]));
   const was = new Map(earlier?.map((coat) => [coat.role, coat]));
+  const gone = surface.coats.filter((coat) => coat.role !== null && !wanted.has(coat.role));
+  const goes = (coat: Coat) =>
+    gone.includes(coat) || gone.some((one) => isLightOf(surface.id, coat.id, one.id));
   const list: Coat[] = surface.coats
-    .filter((coat) => coat.role === null || wanted.has(coat.role))
+    .filter((coat) => !goes(coat))
     .map((coat) => {
       const now = coat.role === null ? undefined : wanted.get(coat.role);
       const before = coat.role === null ? undefined : was.get(coat.role);
@@ -72,7 +75,6 @@ export function mergeCoats(
     if (list.some((one) => one.role === coat.role)) return;
     list.splice(insertPlace(list, planned, index), 0, fresh(coat, surface));
   });
-  const gone = surface.coats.filter((coat) => coat.role !== null && !wanted.has(coat.role));
   const kept = surface.parked.filter((coat) => !gone.some((one) => one.role === coat.role));
   const parked = [...kept, ...gone].filter((coat) => coat.role !== null && !wanted.has(coat.role));
   return {

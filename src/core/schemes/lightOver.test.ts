@@ -6,12 +6,12 @@ import { parseJob } from "../formats/job-json/jobSchema";
 import { opticsOfMix } from "../colour/appearance";
 import { masstone } from "../colour/film";
 import { spectrumToLab } from "../colour/spaces";
-import { figureOf, mixById, type Job } from "../job";
-import { deriveCoats } from "../patterns/derive";
+import { figureOf, isLightOf, isOver, mixById, type Job } from "../job";
+import { deriveCoats, mergeCoats } from "../patterns/derive";
 import { startKernel } from "../simulate/compositor";
 import { Simulator } from "../simulate/simulator";
 import { stepCount, valuePlan } from "../surface/volumes/valuePlan";
-import { isOver, layOver, planLightOver, takeOverOff } from "./lightOver";
+import { layOver, planLightOver, takeOverOff } from "./lightOver";
 import { LOOKS, type Look } from "./scheme";
 import { lightness } from "./testing";
 
@@ -136,6 +136,21 @@ describe.each(CASES)("light and shade over %s", (_name, job) => {
   it("goes with the pattern when that is taken off, and the pattern comes back as it was", () => {
     const [surface] = layOver(job, id, planOf(job, "plain")).surfaces;
     expect(takePatternOff(surface!)).toEqual(takePatternOff(job.surfaces[0]!));
+  });
+
+  it("loses the light of a colour with the colour, and no other", () => {
+    const over = layOver(job, id, planOf(job, "plain"));
+    const surface = over.surfaces[0]!;
+    const lit = surface.coats.findLast((coat) =>
+      surface.coats.some((one) => coat.role !== null && isLightOf(id, one.id, coat.id)),
+    )!;
+    const planned = surface.coats.flatMap(({ role, ...coat }) =>
+      role === null || role === lit.role ? [] : [{ ...coat, role }],
+    );
+    const gone = surface.coats.filter(
+      (coat) => !mergeCoats(surface, planned, planned).coats.some((one) => one.id === coat.id),
+    );
+    expect(gone.map((coat) => coat.id).sort()).toEqual([lit.id, `${id}-over-${lit.id}`].sort());
   });
 
   it("moves more the more it is to be looked at", () => {

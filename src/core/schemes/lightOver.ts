@@ -7,7 +7,9 @@ import {
   activeCoats,
   figureOf,
   inZones,
+  isOver,
   mixById,
+  OVER,
   type Coat,
   type Job,
   type Paint,
@@ -46,14 +48,7 @@ const [COVERS, MOST_LIGHT_PASSES] = [3, 4] as const;
 const [MOST_GLAZES, MOST_CLEAR] = [6, 3] as const;
 /** How far the thinned mix is darker than the shade it is to give, L*. */
 const DARKER_BY = 14;
-/** Every coat of it is told by this, behind the surface's own id: laid again it takes the place of itself. */
-const OWN = "over-";
-
-const SHADE_KEY = `${OWN}shade`;
-
-/** Whether a coat of a surface is of the light and shade that was laid over it. */
-export const isOver = (surfaceId: string, coatId: string): boolean =>
-  coatId.startsWith(`${surfaceId}-${OWN}`);
+const SHADE_KEY = `${OVER}shade`;
 
 /** A surface without the light and shade over it. */
 export const withoutOver = (surface: Surface): Surface => ({
@@ -115,10 +110,10 @@ function covering(light: SchemeCoat, below: Optics, own: Optics): SchemeCoat {
 function lightOf(coat: Coat, count: number): SchemeCoat {
   const { values } = steps(count, count - 1.9, count);
   return {
-    key: `${OWN}${coat.id}`,
+    key: `${OVER}${coat.id}`,
     name: `${coat.name}, light`.slice(0, 80),
     technique: "layer",
-    tone: `${OWN}${coat.mixId}`,
+    tone: `${OVER}${coat.mixId}`,
     water: 2,
     place: inZones([], 0, { values }),
     params: { feather: 95, waver: 30 },
@@ -153,7 +148,7 @@ const shadesOf = (count: number, reach: number, colour: string, optics: Optics):
   ).map(([key, name, to, moves]) =>
     moving(
       {
-        ...{ key: `${OWN}${key}`, name, technique: "glaze", tone: SHADE_KEY, water: 4 },
+        ...{ key: `${OVER}${key}`, name, technique: "glaze", tone: SHADE_KEY, water: 4 },
         ...{ place: steps(count, 0, to), params: { pull: 30 } },
       },
       moves * reach,
@@ -198,7 +193,7 @@ function* tonesFor(
     const lighter = tone(`${mix?.name ?? "mix"}, light`, LIGHTER * reach, 0.95, 3);
     const goal = toneLab(own, lighter);
     const best = findMix(opaque, goal, { kind: "thick" }, inUse);
-    found.push(foundTone(`${OWN}${mixId}`, lighter, labToHex(goal), best));
+    found.push(foundTone(`${OVER}${mixId}`, lighter, labToHex(goal), best));
   }
   return found;
 }

@@ -40,7 +40,7 @@ function DeskView() {
   return (
     <Box sx={{ height: "100vh", overflow: "auto", bgcolor: "background.paper" }}>
       <TopBar here="Desk" />
-      <Box component="main" sx={{ px: 3, py: 2, maxWidth: 1200 }}>
+      <Box component="main" sx={{ px: 3, py: 2, maxWidth: 1400 }}>
         {desk.problem !== null && (
           <Alert severity="error" variant="outlined" onClose={desk.clearProblem} sx={{ mb: 2 }}>
             {desk.problem}

@@ -30,7 +30,7 @@ export function FigureThumb({ job, figure, paints }: Props) {
   const surround = usePrefs((prefs) => prefs.surround);
   if (picture === null) return null;
   return (
-    <Box component="figure" sx={{ m: 0 }}>
+    <Box component="figure" sx={{ m: 0, flexShrink: 0 }}>
       <Box
         sx={{
           ...{ bgcolor: SURROUNDS[surround], p: 0.75, height: TALL_PX + 12, width: WIDE_PX + 12 },

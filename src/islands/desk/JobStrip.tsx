@@ -7,6 +7,7 @@ import { counted, formatMinutes, formatNumber } from "../../core/units";
 import { DamagedStrip } from "./DamagedStrip";
 import { FigureThumb, shownWhole } from "./FigureThumb";
 import { NameField } from "./NameField";
+import { ROW_PX } from "./room";
 import { SurfaceThumb } from "./SurfaceThumb";
 import type { JobSummary } from "./useDesk";
 import { useDeskJob, type DeskJob } from "./useDeskJob";
@@ -54,7 +55,7 @@ function NextCard({ id, read, paints, painter, children }: NextProps) {
   const begun = next !== undefined && at > 1;
   return (
     <>
-      <Typography sx={{ mt: 1.5 }} color={read.kind === "failed" ? "error" : undefined}>
+      <Typography sx={{ mt: 1.5, minHeight: 40 }} color={read.kind === "failed" ? "error" : undefined}>
         {read.kind === "failed" ? (
           read.message
         ) : next ? (
@@ -70,8 +71,8 @@ function NextCard({ id, read, paints, painter, children }: NextProps) {
           "No cards yet: open the brief and mend what it says."
         )}
       </Typography>
-      <Box sx={{ display: "flex", gap: 1, mt: 2, flexWrap: "wrap" }}>
-        <Button variant="contained" href={`/job/${id}/${begun ? "bench" : "brief"}`}>
+      <Box sx={{ display: "flex", gap: 1, mt: 1, flexWrap: "wrap" }}>
+        <Button variant="contained" sx={{ minWidth: 136 }} href={`/job/${id}/${begun ? "bench" : "brief"}`}>
           {begun ? "Go on painting" : "Open"}
         </Button>
         {children}
@@ -94,51 +95,54 @@ export function JobStrip({ summary, paints, painter, onRename, onCopy, onDelete 
       component="article"
       ref={host}
       aria-label={name}
-      sx={{ borderTop: 1, borderColor: "divider", py: 2, minHeight: 180 }}
+      sx={{
+        ...{ borderTop: 1, borderColor: "divider", py: 2, display: "grid", columnGap: 3, rowGap: 2 },
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "300px minmax(0, 1fr)" },
+      }}
     >
-      <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
+      <Box>
+        {renaming ? (
+          <NameField
+            value={name}
+            onDone={(next) => {
+              setRenaming(false);
+              if (next !== null) onRename(next);
+            }}
+          />
+        ) : (
+          <Typography variant="h2" sx={{ fontSize: 17, lineHeight: "24px" }}>
+            <Link href={`/job/${id}/coats`} color="inherit" underline="hover">
+              {name}
+            </Link>
+          </Typography>
+        )}
+        <Sizes summary={summary} />
+        <NextCard id={id} read={read} paints={paints} painter={painter}>
+          <Button onClick={() => setRenaming(true)}>Rename</Button>
+          <Button title="The design alone, to be painted once more" onClick={() => onCopy(false)}>
+            Copy
+          </Button>
+          <Button href={`/api/jobs/${id}/export`}>Export</Button>
+          <Button onClick={onDelete}>Delete</Button>
+          {read.kind === "read" && read.history.log.length > 0 && (
+            <Button title="Design, log and wells" onClick={() => onCopy(true)}>
+              Copy with its log
+            </Button>
+          )}
+        </NextCard>
+      </Box>
+      <Box
+        role="group"
+        aria-label={`Pictures of ${name}`}
+        // What is pushed along has to be reached by keys.
+        tabIndex={0}
+        sx={{ display: "flex", gap: 2, height: ROW_PX, overflowX: "auto", overflowY: "hidden" }}
+      >
         {read.kind === "read" && whole && <FigureThumb job={read.job} figure={whole} paints={paints} />}
         {read.kind === "read" &&
           read.job.surfaces.map((surface) => (
-            <SurfaceThumb
-              key={surface.id}
-              job={read.job}
-              paints={paints}
-
-              surface={surface}
-            />
+            <SurfaceThumb key={surface.id} job={read.job} paints={paints} surface={surface} />
           ))}
-        <Box sx={{ flex: 1, minWidth: 260 }}>
-          {renaming ? (
-            <NameField
-              value={name}
-              onDone={(next) => {
-                setRenaming(false);
-                if (next !== null) onRename(next);
-              }}
-            />
-          ) : (
-            <Typography variant="h2" sx={{ fontSize: 17, lineHeight: "24px" }}>
-              <Link href={`/job/${id}/coats`} color="inherit" underline="hover">
-                {name}
-              </Link>
-            </Typography>
-          )}
-          <Sizes summary={summary} />
-          <NextCard id={id} read={read} paints={paints} painter={painter}>
-            <Button onClick={() => setRenaming(true)}>Rename</Button>
-            <Button title="The design alone, to be painted once more" onClick={() => onCopy(false)}>
-              Copy
-            </Button>
-            {read.kind === "read" && read.history.log.length > 0 && (
-              <Button title="Design, log and wells" onClick={() => onCopy(true)}>
-                Copy with its log
-              </Button>
-            )}
-            <Button href={`/api/jobs/${id}/export`}>Export</Button>
-            <Button onClick={onDelete}>Delete</Button>
-          </NextCard>
-        </Box>
       </Box>
     </Box>
   );

@@ -8,10 +8,11 @@ import { Picture } from "../../ui/Picture";
 import { usePrefs } from "../../ui/prefs";
 import { SURROUNDS } from "../../ui/theme";
 import { usePiece } from "../useThumbnail";
+import { ROOM_PX } from "./room";
 
-/** Screen pixels per millimetre on the desk: the same for all, so that sizes compare. */
+/** Screen pixels per millimetre on the desk: the same for all, so that sizes compare, as far as a strip has room. */
 const PX_PER_MM = 9;
-const WIDEST_PX = 420;
+const [WIDEST_PX, TALLEST_PX] = [420, ROOM_PX - 24];
 
 /** Pixels of the picture for one of the page: it stays sharp on fine screens. */
 const finer = () => Math.min(2, Math.max(1, window.devicePixelRatio));
@@ -20,7 +21,7 @@ const finer = () => Math.min(2, Math.max(1, window.devicePixelRatio));
 function roomFor(surface: Surface): { readonly width: number; readonly height: number } {
   try {
     const { widthMm, heightMm } = looksMm(buildForm(surface));
-    const pxPerMm = Math.min(PX_PER_MM, WIDEST_PX / Math.max(widthMm, heightMm));
+    const pxPerMm = Math.min(PX_PER_MM, WIDEST_PX / widthMm, TALLEST_PX / heightMm);
     return { width: Math.ceil(widthMm * pxPerMm) + 6, height: Math.ceil(heightMm * pxPerMm) + 6 };
   } catch (error) {
     // Sizes that cannot be are said in its place.
@@ -42,12 +43,12 @@ export function SurfaceThumb({ job, paints, surface }: Props) {
   const surround = usePrefs((prefs) => prefs.surround);
   const room = useMemo(() => roomFor(surface), [surface]);
   return (
-    <Box component="figure" sx={{ m: 0, maxWidth: "100%" }}>
+    <Box component="figure" sx={{ m: 0, flexShrink: 0, maxWidth: "100%" }}>
       <Box
         sx={{
           bgcolor: SURROUNDS[surround],
           p: 1.5,
-          height: Math.max(150, room.height + 24),
+          height: Math.min(ROOM_PX, Math.max(150, room.height + 24)),
           width: Math.max(110, room.width + 24),
           maxWidth: "100%",
           display: "grid",

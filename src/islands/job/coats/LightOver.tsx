@@ -1,7 +1,7 @@
 import { Button } from "@mui/material";
 import { useState } from "react";
-import type { Surface } from "../../../core/job";
-import { isOver, takeOverOff } from "../../../core/schemes/lightOver";
+import { isOver, type Surface } from "../../../core/job";
+import { takeOverOff } from "../../../core/schemes/lightOver";
 import { useEdit } from "../jobStore";
 import { OverDialog } from "./OverDialog";
 

@@ -1,7 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Box, Typography } from "@mui/material";
 import { useState } from "react";
-import type { Surface } from "../../../core/job";
-import { isOver, layOver, LIGHT_OVER_ABOUT } from "../../../core/schemes/lightOver";
+import { isOver, type Surface } from "../../../core/job";
+import { layOver, LIGHT_OVER_ABOUT } from "../../../core/schemes/lightOver";
 import { LOOKS, type Look } from "../../../core/schemes/scheme";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { useView } from "../viewStore";

@@ -1,7 +1,7 @@
 import { FakeWorker } from "../../testing/worker";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { isOver } from "../../../core/schemes/lightOver";
+import { isOver } from "../../../core/job";
 import { wholeSergeant } from "../../../data/demo/company";
 import { job, look, openJob, show } from "../../testing/open";
 import { undo } from "../jobStore";
