@@ -163,6 +163,21 @@ describe.each(CASES)("light and shade over %s", (_name, job) => {
   });
 });
 
+describe("a shelf whose clear pot hardly tints", () => {
+  it("gets its shade of thinned paint: a weak glaze in one pass would be none", () => {
+    const weak = demoShelf.map((paint) =>
+      ["clear", "ink", "wash"].includes(paint.kind) ? { ...paint, kind: "medium" as const } : paint,
+    );
+    const pale = { ...demoShelf.find(({ kind }) => kind === "wash")!, thick: "#e8e4dc", thin: "#f6f4f0" };
+    const shelf = [...weak, { ...pale, id: "pale-clear", kind: "clear" as const }];
+    const job = CASES[0][1];
+    const { tones: found } = planLightOver(job, job.surfaces[0]!.id, "plain", shelf);
+    const shade = found.find(({ tone }) => tone.clear)!;
+    expect(shade.parts.map(({ paintId }) => paintId)).not.toContain("pale-clear");
+    expect(spectrumToLab(masstone(opticsOfMix({ parts: shade.parts }, shelf)))[0]).toBeLessThan(45);
+  });
+});
+
 describe("a pattern that lays lights of its own", () => {
   it("gets the shade alone", () => {
     const { tones: found, coats } = planOf(camouflaged, "plain");

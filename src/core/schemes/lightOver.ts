@@ -46,6 +46,8 @@ const [SEEN, GROUND_SEEN] = [0.04, 0.12] as const;
 const [COVERS, MOST_LIGHT_PASSES] = [3, 4] as const;
 /** Glazes of one mix at most; of a clear mix that asks for more, a dark one of paint that covers is thinned instead. */
 const [MOST_GLAZES, MOST_CLEAR] = [6, 3] as const;
+/** A mix does for the shade that takes the ground down by this share of what is asked. */
+const ENOUGH = 0.7;
 /** How far the thinned mix is darker than the shade it is to give, L*. */
 const DARKER_BY = 14;
 const SHADE_KEY = `${OVER}shade`;
@@ -124,14 +126,16 @@ function lightOf(coat: Coat, count: number): SchemeCoat {
 /** Parts of water a glaze is thinned with; one pass more is worth this much of nearness, L*. */
 const [THINNINGS, WORTH_A_PASS] = [[4, 6, 8], 0.8] as const;
 
+/** How far a glaze takes ground of a colour, L*. */
+function takes(glaze: SchemeCoat, colour: string, optics: Optics): number {
+  const ground = hexToSpectrum(colour);
+  return spectrumToLab(layFilm(optics, filmOf(glaze), ground))[0] - spectrumToLab(ground)[0];
+}
+
 /** A glaze so thin, and in so many passes, that it comes near to moving ground of a colour by so much, L*. */
 function moving(glaze: SchemeCoat, moves: number, colour: string, optics: Optics): SchemeCoat {
-  const ground = hexToSpectrum(colour);
-  const [lightness] = spectrumToLab(ground);
-  const cost = (coat: SchemeCoat) => {
-    const [under] = spectrumToLab(layFilm(optics, filmOf(coat), ground));
-    return Math.abs(under - lightness - moves) + WORTH_A_PASS * coat.passes!;
-  };
+  const cost = (coat: SchemeCoat) =>
+    Math.abs(takes(coat, colour, optics) - moves) + WORTH_A_PASS * coat.passes!;
   const tries = Array.from({ length: MOST_GLAZES }, (_, at) =>
     THINNINGS.map((water): SchemeCoat => ({ ...glaze, water, passes: at + 1 })),
   ).flat();
@@ -179,11 +183,13 @@ function* tonesFor(
   yield { done: 0, total };
   const shade = clearTone("shade over it", (SHADE + DEPTH) * reach, 0.7, -8);
   const clear = clearMix(tinting.length > 0 ? tinting : opaque, { age: "used", look, colour }, shade, inUse);
-  const passesOf = (mix: FoundMix) =>
-    shadesOf(count, reach, colour, opticsOfMix(mix, paints)).map(({ passes }) => passes ?? 1);
   const darkGoal = toneLab(colour, { ...shade, lighter: shade.lighter - DARKER_BY });
   const tries = [clear, findMix(opaque, darkGoal, { kind: "thick" }, inUse)].filter((mix) => mix !== null);
-  const isQuick = (mix: FoundMix) => Math.max(...passesOf(mix)) <= MOST_CLEAR;
+  const isQuick = (mix: FoundMix) => {
+    const optics = opticsOfMix(mix, paints);
+    const [first] = shadesOf(count, reach, colour, optics);
+    return first!.passes! <= MOST_CLEAR && takes(first!, colour, optics) <= ENOUGH * SHADE * reach;
+  };
   const glaze = tries.find(isQuick) ?? tries[0] ?? null;
   const found = [foundTone(SHADE_KEY, shade, labToHex(toneLab(colour, shade)), glaze)];
   for (const mixId of mixes) {
