@@ -16,7 +16,7 @@ export function NameField({
   return (
     <Box
       component="form"
-      sx={{ display: "flex", gap: 1 }}
+      sx={{ display: "flex", gap: 1, flexWrap: "wrap", pt: 1 }}
       onSubmit={(event) => {
         event.preventDefault();
         if (!wrong) onDone(trimmed);
@@ -26,6 +26,7 @@ export function NameField({
         label="Name"
         value={name}
         autoFocus
+        fullWidth
         error={wrong !== undefined}
         helperText={wrong}
         onChange={(event) => setName(event.target.value)}
