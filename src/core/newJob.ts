@@ -78,6 +78,7 @@ export function newPlainSurface(
     relief: null,
     wear: USUAL_WEAR,
     volumes: { ...USUAL_VOLUMES, material: forms[formId].material ?? USUAL_VOLUMES.material },
+    growth: null,
     seed,
   };
 }

@@ -45,15 +45,16 @@ describe("jobs over the wire", () => {
       "Ferry sergeant",
       "Ferry watch",
       "Reed scout",
+      "Tide hound",
     ]);
     expect((await ask(getPaints)).body.paints).toEqual(demoShelf);
   });
 
   it("are made new with a free id each, a figure and two mixes, and nothing on it that nobody asked for", async () => {
-    const first = await create({ from: "new", name: "Tide hound" });
-    const second = await create({ from: "new", name: "Tide hound" });
+    const first = await create({ from: "new", name: "Mud drake" });
+    const second = await create({ from: "new", name: "Mud drake" });
     expect([first.status, second.status]).toEqual([201, 201]);
-    expect([first.body.job!.id, second.body.job!.id]).toEqual(["tide-hound", "tide-hound-2"]);
+    expect([first.body.job!.id, second.body.job!.id]).toEqual(["mud-drake", "mud-drake-2"]);
     expect(first.body.job).toMatchObject({ surfaces: [], figures: [{ name: "Figure" }] });
     expect(first.body.job!.mixes.map(({ name }) => name)).toEqual(["Light", "Dark"]);
     expect((await create({ from: "new", name: "  " })).body.job!.name).toBe("New figure");

@@ -1,3 +1,4 @@
+import { growthOf } from "../growth/growthOf";
 import { InputError } from "../errors";
 import { lightOf } from "../figure/light";
 import { activeCoats, type Job, type Paint, type Surface } from "../job";
@@ -154,6 +155,7 @@ function* withCures(
     surface,
     reliefKey(surface),
     lightOf(job, surface).key,
+    growthOf(job, surface).key,
     hand,
     figures,
     mixes,

@@ -1,3 +1,5 @@
+import { growthOf } from "../growth/growthOf";
+import { withGrowth } from "../surface/growthOn";
 import { lightOf } from "../figure/light";
 import { type Coat } from "../job";
 import { completeParams } from "../params";
@@ -53,7 +55,7 @@ export function techniqueSets({ job, surface, form, coats }: CheckContext): Judg
     const technique = isTechniqueId(id) ? techniques[id] : null;
     if (!technique?.singles || coat.place.kind === "pattern") return [];
     const { singles } = technique;
-    const grid = coarseGrid(surface, lightOf(job, surface));
+    const grid = withGrowth(coarseGrid(surface, lightOf(job, surface)), growthOf(job, surface));
     const { water, overSeams } = coat;
     const context = {
       ...{ grid, water, overSeams, passUm: coatPassUm(coat), passes: 1, hand: job.hand, nearCover: null },

@@ -1,6 +1,7 @@
 import { ciede2000 } from "../colour/difference";
 import type { Triple } from "../colour/spaces";
 import { InputError } from "../errors";
+import { isOneHide } from "../growth/oneHide";
 import type { Job, Paint, Surface } from "../job";
 import { sampledSurface } from "../simulate/sampled";
 import { formatNumber } from "../units";
@@ -46,7 +47,7 @@ interface Alike {
 function alikeIn(job: Job, paints: readonly Paint[]): Alike[] {
   return job.touching.flatMap(([one, other]): Alike[] => {
     const [a, b] = [one, other].map((id) => job.surfaces.find((surface) => surface.id === id));
-    if (!a || !b) return [];
+    if (!a || !b || isOneHide(a, b)) return [];
     const [here, there] = [meanOf(job, a, paints), meanOf(job, b, paints)];
     if (!here || !there || Math.max(here[0], there[0]) > DARK) return [];
     const apart = ciede2000(here, there);

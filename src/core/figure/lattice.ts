@@ -43,18 +43,26 @@ function axesOf(along: SpacePoint, below: SpacePoint, out: SpacePoint) {
   return { right, down: times(down, dot(below, down) < 0 ? -1 : 1) };
 }
 
-/** A direction of the room as a place of the flat has it: right, down and out. */
-export function towardsAt(
-  form: SurfaceForm,
-  seating: Seating,
-  [x, y]: FlatPoint,
-  way: SpacePoint,
-): SpacePoint {
+/** A place of a piece in the room: the point, and unit vectors right and down the flat and out of it. */
+export interface PlaceFrame {
+  readonly point: SpacePoint;
+  readonly right: SpacePoint;
+  readonly down: SpacePoint;
+  readonly out: SpacePoint;
+}
+
+/** How one flat place lies in the room, by the form without its relief. */
+export function frameOn(form: SurfaceForm, seating: Seating, [x, y]: FlatPoint): PlaceFrame {
   const inRoom = (flat: FlatPoint): SpacePoint => seating(form.inSpace(form.place(flat)));
-  const { out } = stoodAt(form, seating, form.place([x, y]));
+  const { point, out } = stoodAt(form, seating, form.place([x, y]));
   const along = minus(inRoom([x + AROUND_MM, y]), inRoom([x - AROUND_MM, y]));
   const below = minus(inRoom([x, y + AROUND_MM]), inRoom([x, y - AROUND_MM]));
-  const { right, down } = axesOf(along, below, out);
+  return { point, out, ...axesOf(along, below, out) };
+}
+
+/** A direction of the room as a place of the flat has it: right, down and out. */
+export function towardsAt(form: SurfaceForm, seating: Seating, at: FlatPoint, way: SpacePoint): SpacePoint {
+  const { right, down, out } = frameOn(form, seating, at);
   return [dot(way, right), dot(way, down), dot(way, out)];
 }
 

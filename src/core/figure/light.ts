@@ -51,11 +51,14 @@ function roomOf(job: Job, surface: Surface, keys: RoomKeys): RoomLight | null {
   return maker(job, surface, keys);
 }
 
+/** A short name for a figure as it stands: equal while neither its pose nor a piece's form or seat changes. */
+export const standName = (job: Job, figure: Figure): number => numberOf(figureKey(job, figure));
+
 /** The light a surface of a job stands in: that of its figure's room where it is seated, else as if it faced you. */
 export function lightOf(job: Job, surface: Surface): SurfaceLight {
   const figure = figureOf(job, surface);
   if (!surface.seat || !figure.body) return asideUnder(figure.lamp);
-  const place = JSON.stringify([surface.id, numberOf(figureKey(job, figure))]);
+  const place = JSON.stringify([surface.id, standName(job, figure)]);
   const light = JSON.stringify([figure.lamp, place]);
   return { key: light, lamp: figure.lamp, room: () => roomOf(job, surface, { place, light }) };
 }

@@ -17,6 +17,8 @@ export const SEATS = [
   "right-hand",
   "left-leg",
   "right-leg",
+  "left-hind-leg",
+  "right-hind-leg",
   "left-foot",
   "right-foot",
   "tail",

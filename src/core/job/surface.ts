@@ -1,6 +1,7 @@
 import { boolean, mixed, string, type MixedSchema } from "yup";
 import { contentId, fields, id, listOf, name, one, record, size, text, whole, type Shape } from "../shape";
 import { MATERIAL_IDS } from "../surface/volumes/materials";
+import { growthSchema } from "./growth";
 import { placeSchema } from "./place";
 import { seatSchema } from "./seat";
 
@@ -117,6 +118,8 @@ export const surfaceSchema = fields({
   wear,
   /** What it is made of and how much it is looked at: what its value plan follows. */
   volumes,
+  /** Which way hair, fur or scales lie on it; null where nobody has said: then down the piece. */
+  growth: growthSchema.nullable().defined(),
   seed: whole(0, 2 ** 31),
 });
 

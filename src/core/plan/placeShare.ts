@@ -1,3 +1,5 @@
+import { growthOf } from "../growth/growthOf";
+import { withGrowth } from "../surface/growthOn";
 import { lightOf } from "../figure/light";
 import { type Coat, type Job, type Surface } from "../job";
 import { layCoat, marksOf } from "../simulate/layCoat";
@@ -19,12 +21,15 @@ const shares = new Map<string, number>();
 function coarseGrid(job: Job, surface: Surface, form: SurfaceForm, cells: number): SurfaceGrid {
   const key = JSON.stringify([
     ...[surface.form, surface.seed, reliefKey(surface)],
-    ...[lightOf(job, surface).key, cells],
+    ...[lightOf(job, surface).key, growthOf(job, surface).key, cells],
   ]);
   let grid = grids.get(key);
   if (!grid) {
     if (grids.size >= MOST_GRIDS) grids.clear();
-    grid = buildGrid(form, Math.sqrt(form.areaMm2 / cells), lightOf(job, surface));
+    grid = withGrowth(
+      buildGrid(form, Math.sqrt(form.areaMm2 / cells), lightOf(job, surface)),
+      growthOf(job, surface),
+    );
     grids.set(key, grid);
   }
   return grid;

@@ -1,5 +1,7 @@
 import { clothQuiet } from "./cloth-quiet/cloth-quiet";
 import { clothScratched } from "./cloth-scratched/cloth-scratched";
+import { hairApart } from "./hair-apart/hair-apart";
+import { hairOverlapped } from "./hair-overlapped/hair-overlapped";
 import { hornZones } from "./horn-zones/horn-zones";
 import { leatherScrubbed } from "./leather-scrubbed/leather-scrubbed";
 import { leatherStippled } from "./leather-stippled/leather-stippled";
@@ -18,6 +20,8 @@ const all = {
   "cloth-quiet": clothQuiet,
   "shell-layered": shellLayered,
   "horn-zones": hornZones,
+  "hair-overlapped": hairOverlapped,
+  "hair-apart": hairApart,
 } as const;
 
 export type SchemeId = keyof typeof all;

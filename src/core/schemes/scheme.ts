@@ -3,7 +3,16 @@ import type { MaterialId } from "../surface/volumes/materials";
 import type { TechniqueId } from "../techniques";
 
 /** What a surface is made of: the first question. */
-export const MATERIALS = ["leather", "wool", "worn cloth", "velvet", "plain cloth", "shell", "horn"] as const;
+export const MATERIALS = [
+  "leather",
+  "wool",
+  "worn cloth",
+  "velvet",
+  "plain cloth",
+  "shell",
+  "horn",
+  "short hair",
+] as const;
 export type Material = (typeof MATERIALS)[number];
 /** How old it is: the second. */
 export const AGES = ["new", "used", "old"] as const;
@@ -25,6 +34,8 @@ export interface SchemeRoom {
   readonly answers: SchemeAnswers;
   /** How far the figure is to be taken: by it a piece has more or fewer steps of light, and finer touches. */
   readonly standard: Figure["standard"];
+  /** From how far it is looked at, mm. */
+  readonly distanceMm: number;
   /** Finest line of the hand, mm: no mark is made finer. */
   readonly finestMm: number;
   /** Size of the figure against one of 32 mm to the eyes, held between 0.7 and 1.8: marks grow with it. */
@@ -93,6 +104,7 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   "plain cloth": "dull-cloth",
   shell: "shell",
   horn: "shell",
+  "short hair": "fur",
 };
 /** How much a surface of a look is to be looked at. */
 export const IMPORTANCE_OF: Readonly<Record<Look, Volumes["importance"]>> = {

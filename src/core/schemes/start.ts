@@ -33,6 +33,7 @@ export const roomFor = (
 ): SchemeRoom => ({
   answers,
   standard: figureOf(job, surface).standard,
+  distanceMm: figureOf(job, surface).viewingDistanceMm,
   finestMm: job.hand.finestLineMm * 0.8,
   scale: Math.min(1.8, Math.max(0.7, figureOf(job, surface).eyeHeightMm / WRITTEN_FOR_MM)),
   narrow: surface.form.id === "strap",

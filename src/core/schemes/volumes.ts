@@ -16,6 +16,7 @@ const SPAN_OF: Readonly<Record<Stepped, number>> = {
   "worn cloth": 42,
   velvet: 50,
   "plain cloth": 38,
+  "short hair": 36,
 };
 /** How far the steps reach, against a plain surface. */
 const REACH_OF: Readonly<Record<Look, number>> = { quiet: 0.6, plain: 1, striking: 1.25 };

@@ -1,7 +1,9 @@
 import type { Job, Surface } from "../job";
+import { growthOf } from "../growth/growthOf";
 import { buildForm } from "../surface/forms/buildForm";
 import { lightOf } from "../figure/light";
 import { buildGrid, choosePitch, inLight, type SurfaceGrid } from "../surface/grid";
+import { withGrowth } from "../surface/growthOn";
 import { reliefKey } from "../surface/keptHeights";
 
 /** Cells of the quick preview. */
@@ -37,7 +39,8 @@ export class GridShelf {
   /** @throws InputError for impossible sizes */
   of(job: Job, surface: Surface, { preview, mostCells, previewCells = PREVIEW_CELLS }: GridWish): Gridded {
     const { finestLineMm } = job.hand;
-    const light = lightOf(job, surface);
+    const [light, growth] = [lightOf(job, surface), growthOf(job, surface)];
+    const standing = (bare: SurfaceGrid) => withGrowth(inLight(bare, light), growth);
     const wish = [
       surface.form,
       surface.seed,
@@ -50,7 +53,7 @@ export class GridShelf {
     const known = this.kept.find((one) => one.key === key);
     if (known) {
       this.kept = [known, ...this.kept.filter((one) => one !== known)];
-      return { grid: inLight(known.grid, light), reduced: known.reduced };
+      return { grid: standing(known.grid), reduced: known.reduced };
     }
     const form = buildForm(surface);
     const { pitchMm, reduced } = choosePitch(form, finestLineMm, mostCells);
@@ -59,7 +62,7 @@ export class GridShelf {
     const grid = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm);
     const made = { key, grid, reduced };
     this.keep(made);
-    return { grid: inLight(grid, light), reduced };
+    return { grid: standing(grid), reduced };
   }
 
   private keep(made: Kept): void {

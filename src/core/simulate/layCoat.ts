@@ -1,4 +1,5 @@
 import { type Coat, type Hand, type Job, type Surface, type Place } from "../job";
+import { growthOf } from "../growth/growthOf";
 import { lightOf } from "../figure/light";
 import type { Zone } from "../surface/zoneNames";
 import { completeParams } from "../params";
@@ -60,6 +61,10 @@ function placeFollowsLight({ pattern }: Surface, place: Place): boolean {
 export const followsLight = (surface: Surface, { place, technique: { id } }: Coat): boolean =>
   placeFollowsLight(surface, place) || (isTechniqueId(id) && techniqueOf(id).followsLamp === true);
 
+/** Whether a coat ends up elsewhere where things grow another way. */
+const followsGrowth = ({ technique: { id } }: Coat): boolean =>
+  isTechniqueId(id) && techniqueOf(id).followsGrowth === true;
+
 const techniqueOf = (id: keyof typeof techniques): TechniqueDefinition => techniques[id];
 
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
@@ -84,6 +89,7 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
     overSeams,
     job.hand,
     followsLight(surface, coat) ? lightOf(job, surface).key : null,
+    followsGrowth(coat) ? growthOf(job, surface).key : null,
     pitchMm,
   ]);
 }

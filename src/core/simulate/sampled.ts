@@ -1,3 +1,4 @@
+import { growthOf } from "../growth/growthOf";
 import { BANDS } from "../colour/bands";
 import { primerSpectrum } from "../colour/appearance";
 import { ciede2000 } from "../colour/difference";
@@ -195,6 +196,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
     looks,
     primer,
     lightOf(job, surface).key,
+    growthOf(job, surface).key,
     job.hand,
   ]);
 }

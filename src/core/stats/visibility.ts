@@ -31,6 +31,50 @@ export function visibility(
   return michelson(luminanceA, luminanceB) * contrastSensitivity(cyclesPerDegree(barMm, distanceMm));
 }
 
+/** A pair of bars reads from this many times over the threshold of sight. */
+export const READS = 3;
+
+/**
+ * The lightness a mark needs on its ground so that marks of its width read one by one from a distance.
+ * @param ground L* of the ground
+ * @param way 1 for a lighter mark, −1 for a darker one
+ * @returns L*; null where no mark of that width is seen apart from there
+ */
+export function lightnessToRead(
+  ground: number,
+  markMm: number,
+  distanceMm: number,
+  way: 1 | -1,
+): number | null {
+  const contrast = READS / contrastSensitivity(cyclesPerDegree(markMm, distanceMm));
+  const own = luminanceOf(ground);
+  if (contrast >= 1) return null;
+  const ratio = (1 + contrast) / (1 - contrast);
+  const wanted = way > 0 ? own * ratio : own / ratio;
+  return wanted > 1 ? null : lightnessOf(wanted);
+}
+
+/** From how far marks of a width still read one by one, mm; 0 where not even from a hand's breadth. */
+export function readsFrom(ground: number, mark: number, markMm: number): number {
+  const reads = (mm: number) => visibility(luminanceOf(ground), luminanceOf(mark), markMm, mm) >= READS;
+  // Nearer than a hand's breadth nothing is looked at; bars are easiest to see where about eight fill a degree.
+  let [near, far] = [NEAREST_MM, 10_000];
+  if (!reads(Math.max(near, easiestMm(markMm)))) return 0;
+  near = Math.max(near, easiestMm(markMm));
+  while (far - near > 1) {
+    const middle = (near + far) / 2;
+    if (reads(middle)) near = middle;
+    else far = middle;
+  }
+  return near;
+}
+
+/** Nobody looks at a figure from nearer, mm. */
+const NEAREST_MM = 100;
+/** Bars of a degree that are seen best; the curve above has its peak there. */
+const BEST_CYCLES = 8;
+const easiestMm = (markMm: number): number => (BEST_CYCLES * 2 * markMm) / Math.tan(Math.PI / 180);
+
 /** Weights and widths (degrees of view) by which the eye runs red against green, and blue against yellow together. */
 const EYE_SPREAD = {
   redGreen: [
@@ -55,6 +99,8 @@ const lightLeft = (times: number): number => Math.max(0, 1 - 1 / Math.max(1e-9, 
 
 const luminanceOf = (lightness: number): number =>
   lightness > 8 ? ((lightness + 16) / 116) ** 3 : lightness / 903.3;
+const lightnessOf = (luminance: number): number =>
+  luminance > 0.008856 ? 116 * Math.cbrt(luminance) - 16 : 903.3 * luminance;
 
 /**
  * CIEDE2000 between bars of two colours as they are seen from a distance. Hue is lost before lightness: red against

@@ -1,6 +1,7 @@
 import { USUAL_LAMP, type Lamp } from "../job";
 import type { SurfaceForm } from "./forms/form";
 import { depthInside } from "./forms/depth";
+import type { GrowthField } from "./growthField";
 import { asideUnder, type RoomLight, type SurfaceLight } from "./roomLight";
 
 /** A form laid on square cells: what every technique and the compositor work on. Row-major, y downwards. */
@@ -23,6 +24,8 @@ export interface SurfaceGrid {
   readonly lamp: LampVector;
   /** The light of the figure's room on it; null where it lies aside. Worked out when first asked for. */
   readonly room: () => RoomLight | null;
+  /** Which way things grow on it; null where nobody has said: then they lie down the piece. */
+  readonly growth: () => GrowthField | null;
 }
 
 /** Unit vector towards the lamp: x right, y down, z up from the surface. */
@@ -101,6 +104,7 @@ export function buildGrid(
     relief: field(),
     lamp: lampVector(lamp),
     room,
+    growth: () => null,
   };
   placeCells(form, grid);
   return grid;

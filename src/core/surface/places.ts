@@ -2,6 +2,7 @@ import type { NearMarks, Outline, ZonePlace, Span, Volumes } from "../job";
 import { clamp, smoothstep } from "../units";
 import { blurMm } from "./blur";
 import { coarseSize, grow } from "./coarse";
+import type { Place, SurfaceForm } from "./forms/form";
 import type { SurfaceGrid } from "./grid";
 import { USUAL_VOLUMES } from "./volumes/materials";
 import { valueMember, valuePlan } from "./volumes/valuePlan";
@@ -107,10 +108,13 @@ export function weightsOfPlace(
 }
 
 /** Unit vector on the flat along which water runs down the piece, by place; y grows downwards. */
-export function downhill(grid: SurfaceGrid, at: number): readonly [x: number, y: number] {
-  const place = { turnDeg: grid.turnDeg[at]!, heightMm: grid.heightMm[at]! };
-  const [x0, y0] = grid.form.flatten(place);
-  const [x1, y1] = grid.form.flatten({ ...place, heightMm: place.heightMm - 0.01 });
+export function fallAt(form: SurfaceForm, place: Place): readonly [x: number, y: number] {
+  const [x0, y0] = form.flatten(place);
+  const [x1, y1] = form.flatten({ ...place, heightMm: place.heightMm - 0.01 });
   const length = Math.hypot(x1 - x0, y1 - y0) || 1;
   return [(x1 - x0) / length, (y1 - y0) / length];
 }
+
+/** The same at a cell. */
+export const downhill = (grid: SurfaceGrid, at: number): readonly [x: number, y: number] =>
+  fallAt(grid.form, { turnDeg: grid.turnDeg[at]!, heightMm: grid.heightMm[at]! });

@@ -1,5 +1,5 @@
 import type { Random } from "../random";
-import { downhill } from "../surface/places";
+import { lieOn } from "../surface/growthOn";
 import { layPull, type Pull } from "./strokes";
 import { scatter, type Spot } from "./scatter";
 import type { PlacedMark } from "./singleMarks";
@@ -24,7 +24,7 @@ export interface FlickStyle {
   readonly taper: "both" | "tip";
   /** The whole set is moved up the flat by this much, mm. */
   readonly shift?: number;
-  /** Angles are measured from the way down the piece instead of from its length. */
+  /** Angles are measured from the way things grow, or down the piece, instead of from its length. */
   readonly grain: boolean;
 }
 
@@ -53,7 +53,7 @@ export function flicksOf(context: LayContext, style: FlickStyle, random: Random)
     const strayed = (random.range(-1, 1) * style.angleSpread * Math.PI) / 180;
     let angle = (style.angle * Math.PI) / 180 + strayed;
     if (style.grain) {
-      const [x, y] = downhill(grid, spot.at);
+      const [x, y] = lieOn(grid, spot.at);
       angle += Math.atan2(-y, x);
     }
     const seed = Math.floor(random.range(0, 2 ** 31));

@@ -7,6 +7,7 @@ import { dryBrush } from "./dry-brush/dry-brush";
 import { edgeLine } from "./edge-line/edge-line";
 import { glaze } from "./glaze/glaze";
 import { glowDot } from "./glow-dot/glow-dot";
+import { hair } from "./hair/hair";
 import { hatch } from "./hatch/hatch";
 import { layer } from "./layer/layer";
 import { line } from "./line/line";
@@ -38,6 +39,7 @@ const all = {
   touch,
   scratch,
   hatch,
+  hair,
   "edge-line": edgeLine,
   sponge,
   streak,

@@ -108,6 +108,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly raises?: boolean;
   /** Its paint comes from the side of the lamp, or from one told against it. */
   readonly followsLamp?: boolean;
+  /** Its marks lie the way things grow on the surface. */
+  readonly followsGrowth?: boolean;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
   /** Not there to be seen by itself, as varnish is. */

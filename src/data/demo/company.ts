@@ -13,6 +13,7 @@ import { USUAL_VOLUMES } from "../../core/surface/volumes/materials";
 import { USUAL_WEAR } from "../../core/surface/wear";
 import { ferrySergeant } from "./ferrySergeant";
 import { demoShelf } from "./shelf";
+import { tideHound } from "./tideHound";
 
 interface Piece {
   readonly id: string;
@@ -57,6 +58,7 @@ const bare = ({
   relief: null,
   wear: USUAL_WEAR,
   volumes: USUAL_VOLUMES,
+  growth: null,
   seed,
 });
 
@@ -300,4 +302,4 @@ export const ferryWatch = once((): Job => {
 });
 
 /** Everything an empty database is filled with. */
-export const demoJobs = (): Job[] => [wholeSergeant(), reedScout(), ferryWatch()];
+export const demoJobs = (): Job[] => [wholeSergeant(), reedScout(), ferryWatch(), tideHound()];

@@ -100,6 +100,7 @@ const SKIRT: Surface = {
   relief: null,
   wear: USUAL_WEAR,
   volumes: { material: "dull-cloth", importance: "looked-at" },
+  growth: null,
   seed: 7,
 };
 

@@ -33,7 +33,7 @@ describe("the desk", () => {
     expect(within(await strip("Ferry watch")).getByText(/5 figures, 2 surfaces/)).toBeVisible();
     expect(await within(sergeant).findByText("Base")).toBeVisible();
     expect(within(sergeant).getByText(/1 of \d+\. .* of painting left/)).toBeVisible();
-    expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(3);
+    expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(4);
   });
 
   it("goes on where a card was ticked off", async () => {

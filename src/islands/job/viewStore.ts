@@ -6,7 +6,7 @@ import { usePrefs, type Shape } from "../../ui/prefs";
 
 export const PALETTE_VIEWS = ["mixes", "ladder", "goals", "wells"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
-export type BottomTab = "section" | "pattern" | "guides" | "variants" | "backwards" | "wear";
+export type BottomTab = "section" | "pattern" | "guides" | "variants" | "backwards" | "wear" | "growth";
 /** The paint as it is, lit, or a map of where the lamp reaches or where the piece wears. */
 export const LIGHTS = ["colour", "lit", "light", "values", "wear"] as const;
 export type LightShown = (typeof LIGHTS)[number];
@@ -43,6 +43,8 @@ interface ViewState {
   /** Drawing an outline for the chosen coat on the specimen. */
   readonly outlining: boolean;
   readonly tab: BottomTab;
+  /** Handle of the growth map that is being set. */
+  readonly handleId: string | null;
   readonly line: SectionLine | null;
   readonly cardId: string | null;
   /** Finding whose marks are ringed on the picture. */
@@ -74,6 +76,7 @@ export const useView = create<ViewState>()(
       before: false,
       outlining: false,
       tab: "section",
+      handleId: null,
       line: null,
       cardId: null,
       findingId: null,

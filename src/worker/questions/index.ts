@@ -5,6 +5,7 @@ import { figureJudged, figureMended } from "./figureJudged";
 import { figureOtherwise } from "./figureOtherwise";
 import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
+import { growth, growthMap } from "./growth";
 import { guides } from "./guides";
 import { judge } from "./judge";
 import { lightOver } from "./lightOver";
@@ -37,6 +38,8 @@ export const questions = {
   judge,
   cards,
   guides,
+  growth,
+  growthMap,
   mixes,
   glazes,
   start,

@@ -132,32 +132,46 @@ const UP: SpacePoint = [0, 1, 0];
 
 /** Where the legs of a pair leave the trunk, as shares of its length from its middle. */
 const PAIRS = [
-  { along: 0.32, bend: 0.04, thick: 1.5 },
-  { along: -0.38, bend: -0.1, thick: 1.9 },
+  { along: 0.32, bend: 0.03, thick: 1.5 },
+  { along: -0.38, bend: -0.05, thick: 1.9 },
 ] as const;
 
 const hipOf = ({ ahead, left, tall, long, girth }: Lines, along: number, x: number): SpacePoint =>
   add(add([0, tall - 1.25 * girth, 0], ahead, along * long), left, x * girth * 0.62);
 
-function legSolids(lines: Lines, strideDeg: number): Solid[] {
+interface Leg {
+  readonly seat: SeatId;
+  readonly thick: number;
+  readonly hip: SpacePoint;
+  readonly knee: SpacePoint;
+  readonly paw: SpacePoint;
+}
+
+/** All four legs in their stride. */
+function legsOf(lines: Lines, strideDeg: number): Leg[] {
   const { tall, build, ahead } = lines;
   const thick = build.leg * tall;
-  const sides = [1, -1] as const;
   return PAIRS.flatMap((pair, number) =>
-    sides.flatMap((x) => {
-      const seat: SeatId = x > 0 ? "left-leg" : "right-leg";
+    ([1, -1] as const).map((x): Leg => {
       const swing = Math.tan(((strideDeg / 2) * Math.PI) / 180) * (x > 0 === (number === 0) ? 1 : -1);
       const hip = hipOf(lines, pair.along, x);
       const paw = add([hip[0], 0.8 * thick, hip[2]], ahead, swing * hip[1]);
       // Forelegs bend ahead, hind legs back.
       const knee = add(add(hip, minus(paw, hip), 0.52), ahead, pair.bend * tall);
-      return [
-        limb([seat], hip, knee, thick * pair.thick, thick),
-        limb([seat], knee, paw, thick, thick * 0.75),
-        ball([seat], add(paw, ahead, 0.03 * tall), [thick * 1.1, 0.75 * thick, thick * 1.3]),
-      ];
+      const seat: SeatId = `${x > 0 ? "left" : "right"}-${number === 0 ? "leg" : "hind-leg"}`;
+      return { seat, thick: pair.thick, hip, knee, paw };
     }),
   );
+}
+
+function legSolids(lines: Lines, strideDeg: number): Solid[] {
+  const { tall, build, ahead } = lines;
+  const thick = build.leg * tall;
+  return legsOf(lines, strideDeg).flatMap(({ seat, thick: above, hip, knee, paw }) => [
+    limb([seat], hip, knee, thick * above, thick),
+    limb([seat], knee, paw, thick, thick * 0.75),
+    ball([seat], add(paw, ahead, 0.03 * tall), [thick * 1.1, 0.75 * thick, thick * 1.3]),
+  ]);
 }
 
 function trunkSolids({ build, tall, girth, ...at }: Lines): Solid[] {
@@ -173,14 +187,14 @@ function trunkSolids({ build, tall, girth, ...at }: Lines): Solid[] {
 }
 
 /** Seats of a beast: pieces of its trunk run along it, from rump to chest. */
-function seatsOf(lines: Lines): Seat[] {
+function seatsOf(lines: Lines, strideDeg: number): Seat[] {
   const { chest, poll, muzzleWay, tail, tailWay, neckWay, ahead, left, girth, tall, build } = lines;
   const middle: SpacePoint = [0, tall - girth, 0];
   const flank = girth * 0.94;
-  const leg = (id: SeatId, x: 1 | -1): Seat => ({
-    id,
-    at: frameAt(hipOf(lines, PAIRS[0].along, x), UP, x > 0 ? left : back(left)),
-    outMm: build.leg * tall,
+  // What is worn on a leg runs along it, however far it strides.
+  const legs = legsOf(lines, strideDeg).map(({ seat, hip, paw }): Seat => {
+    const out = seat.startsWith("left") ? left : back(left);
+    return { id: seat, at: frameAt(hip, unit(minus(hip, paw)), out), outMm: build.leg * tall };
   });
   return [
     { id: "head", at: frameAt(add(poll, muzzleWay, -0.02 * tall), UP, ahead), outMm: build.neck * tall },
@@ -192,8 +206,7 @@ function seatsOf(lines: Lines): Seat[] {
     { id: "right-flank", at: frameAt(middle, UP, back(left)), outMm: flank },
     { id: "belly", at: frameAt(middle, ahead, back(UP)), outMm: flank },
     { id: "tail", at: frameAt(tail, back(tailWay), UP), outMm: build.tailThick * tall },
-    leg("left-leg", 1),
-    leg("right-leg", -1),
+    ...legs,
     groundOf(tall).seat,
   ];
 }
@@ -203,7 +216,7 @@ function beastOf(sizes: Sizes, build: Build): Body {
   const ground = groundOf(lines.tall, (0.62 * lines.long) / lines.tall);
   return {
     solids: [...trunkSolids(lines), ...legSolids(lines, sizes.strideDeg), ground.solid],
-    seats: seatsOf(lines),
+    seats: seatsOf(lines, sizes.strideDeg),
   };
 }
 

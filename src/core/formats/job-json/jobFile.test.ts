@@ -21,7 +21,7 @@ import { upgradeJob } from "./upgrade";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-7.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-8.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -116,7 +116,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 8, /Version 8/],
+    ["a later version", ["version"], 9, /Version 9/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -237,6 +237,19 @@ describe("a file of an earlier version", () => {
     };
     const job = parseJob(upgradeJob(before));
     expect(job.surfaces.map(({ seat }) => seat!.both)).toEqual(today.surfaces.map(() => false));
+  });
+
+  it("7 knows no growth: hair lies down the piece, as it did", () => {
+    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
+    const before = {
+      ...today,
+      version: 7,
+      surfaces: today.surfaces.map(({ growth, ...surface }) => {
+        expect(growth).toBeNull();
+        return surface;
+      }),
+    };
+    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
   });
 
   it("2 lays no coat nowhere: every place that a painted coat names is one of its pattern", () => {

@@ -7,6 +7,7 @@ import { fromVersion3 } from "./steps/fromVersion3";
 import { fromVersion4 } from "./steps/fromVersion4";
 import { fromVersion5, withValues } from "./steps/fromVersion5";
 import { fromVersion6 } from "./steps/fromVersion6";
+import { fromVersion7 } from "./steps/fromVersion7";
 
 /** What brings a job of one version to the next, by the version it comes from. */
 const steps: Readonly<Record<number, Step>> = {
@@ -16,6 +17,7 @@ const steps: Readonly<Record<number, Step>> = {
   4: fromVersion4,
   5: fromVersion5,
   6: fromVersion6,
+  7: fromVersion7,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */

@@ -1,9 +1,15 @@
 import type { Place, SurfaceForm } from "./form";
 
+/** Turns beside the panel are told as on no shorter way round than this, mm. */
+const LEAST_ROUND_MM = 12;
+
 /** How deep a place lies within the panel, mm: distance to hem, waist, ends or outline; below 0 outside. */
 export function depthInside(form: SurfaceForm, place: Place): number {
   if (form.rim) return form.rim(place);
-  const mmPerDeg = form.lengthAt(place.heightMm) / form.turnDeg;
+  // Beside a pointed end the way round is next to nothing: what lies beside it lies beside the panel all the same.
+  const beside = place.turnDeg < 0 || place.turnDeg > form.turnDeg;
+  const roundMm = form.lengthAt(place.heightMm);
+  const mmPerDeg = (beside ? Math.max(LEAST_ROUND_MM, roundMm) : roundMm) / form.turnDeg;
   return Math.min(
     place.heightMm,
     form.slantMm - place.heightMm,

@@ -64,6 +64,23 @@ const params = {
     default: 0,
     about: "How far it bends to one side from end to end, as a tail does.",
   },
+  lowerRound: {
+    label: "Lower end rounded",
+    unit: "%",
+    range: [0, 60],
+    step: 5,
+    default: 0,
+    about:
+      "Over how much of the length the lower end closes to a dome: a rump, the end of a tail. 0 leaves it cut off.",
+  },
+  upperRound: {
+    label: "Upper end rounded",
+    unit: "%",
+    range: [0, 60],
+    step: 5,
+    default: 0,
+    about: "The same at the upper end: a breast, the crown of a head.",
+  },
   muscles: {
     label: "Pairs of muscles",
     unit: "",
@@ -160,6 +177,22 @@ function reliefOf(values: Values, seed: number): (place: Place) => number {
   };
 }
 
+/** How far round a dome is at a height above its pole, against where it ends; 1 beyond it. */
+const domed = (heightMm: number, overMm: number): number =>
+  heightMm >= overMm ? 1 : Math.sin(((Math.max(0, heightMm) / overMm) * Math.PI) / 2);
+
+/** Way round at every height: by the girths, closed where an end is rounded. */
+function roundOf(values: Values): (heightMm: number) => number {
+  const { lengthMm, lowerRound, upperRound } = values;
+  const plain = girths(girthsOf(values));
+  if (lowerRound === 0 && upperRound === 0) return plain;
+  const [low, high] = [(lowerRound / 100) * lengthMm, (upperRound / 100) * lengthMm];
+  return (heightMm) =>
+    plain(heightMm) *
+    (low > 0 ? domed(heightMm, low) : 1) *
+    (high > 0 ? domed(lengthMm - heightMm, high) : 1);
+}
+
 const girthsOf = ({ lowerMm, middleMm, upperMm, lengthMm, middleAt }: Values) =>
   [
     [0, lowerMm],
@@ -176,22 +209,46 @@ function problems(values: Values): Problem[] {
   const radius = `On a body ${formatNumber(thin, 2)} mm in radius`;
   return [
     ...turnedProblems(girthsOf(values), bendDeg, { girth: "middleMm", what: "a body" }),
+    ...endProblems(values),
     ...countProblem("muscles", muscles, lengthMm, LEAST_MUSCLE_MM, "pairs of muscles"),
     ...roomProblem("muscleMm", muscles > 0 ? muscleMm : 0, DEEPEST * thin, `${radius} a muscle`),
     ...roomProblem("spineMm", spineMm, DEEPEST * thin, `${radius} a middle line`),
   ];
 }
 
+/** A dome leans no farther than upright: over too little of the length an end cannot close. */
+function endProblems({ lowerMm, upperMm, lengthMm, lowerRound, upperRound }: Values): Problem[] {
+  const ends = [
+    ["lowerRound", lowerRound, lowerMm],
+    ["upperRound", upperRound, upperMm],
+  ] as const;
+  const found = ends.flatMap(([field, share, roundMm]): Problem[] => {
+    // A dome's slope at its pole is a quarter turn of its girth over its height.
+    const least = (100 * roundMm) / 4 / lengthMm;
+    return share === 0 || share >= least
+      ? []
+      : [
+          {
+            field,
+            message: `An end ${roundMm} mm round closes over ${formatNumber(least, 0)} % of ${lengthMm} mm at least, got ${share}.`,
+          },
+        ];
+  });
+  if (found.length === 0 && lowerRound + upperRound > 100)
+    return [{ field: "upperRound", message: "Both ends together take more than the whole length." }];
+  return found;
+}
+
 /** A torso, arm, leg, tail or beast's body: three girths, muscles in pairs, a groove along breast and back. */
 export const trunk = defineForm({
   id: "trunk",
-  version: 2,
+  version: 3,
   label: "Torso, limb or beast's body",
   about: "Bare skin, scales or hide: thicker and thinner along its length, with muscles and a middle line.",
   worn: { seats: ["back", "waist", "hull", "left-leg", "tail"], by: "top", how: "round" },
   material: "skin",
   params,
-  added: { 2: { deepPct: 100 } },
+  added: { 2: { deepPct: 100 }, 3: { lowerRound: 0, upperRound: 0 } },
   problems,
   build(values, seed) {
     const wrong = problems(values);
@@ -201,7 +258,7 @@ export const trunk = defineForm({
       id: "trunk",
       lengthMm,
       ...(deepPct !== 100 && { section: sectionOf(ellipse(deepPct / 100), lengthMm, 0) }),
-      roundAt: girths(girthsOf(values)),
+      roundAt: roundOf(values),
       relief: reliefOf(values, seed),
       bendDeg,
     });

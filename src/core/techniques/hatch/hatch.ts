@@ -42,12 +42,13 @@ export const hatch = defineTechnique({
       about: "At the root; it runs out to a tip.",
     },
     angle: {
-      label: "Turned from the fall",
+      label: "Turned from the lie",
       unit: "°",
       range: [-180, 180],
       step: 5,
       default: 0,
-      about: "0 strokes follow the way water would run down the piece, 90 lie across it.",
+      about:
+        "0 strokes follow the growth map, or the way water would run down where there is none; 90 lie across it.",
     },
     angleSpread: {
       label: "Spread of direction",
@@ -68,6 +69,7 @@ export const hatch = defineTechnique({
   },
   lays: ["field"],
   filmShare: 0.6,
+  followsGrowth: true,
   startWater: 1,
   startPlace: inZones(["raised"], 0.2),
   markWidth: "width",

@@ -2,7 +2,7 @@ import { inZones } from "../../job";
 import { hash01, type Random } from "../../random";
 import { fieldsOf } from "../../surface/fields";
 import type { SurfaceGrid } from "../../surface/grid";
-import { downhill } from "../../surface/places";
+import { lieOn } from "../../surface/growthOn";
 import { cellAt } from "../scatter";
 import { defineTechnique, placeWeights, type FilmBuffer, type LayContext } from "../technique";
 import { PRINT_SIDE, tipPrints, type TipPrint } from "../tips";
@@ -55,12 +55,13 @@ export const touch = defineTechnique({
       about: "How much of the tone below goes under one touch; where touches overlap more of it does.",
     },
     angle: {
-      label: "Turned from the fall",
+      label: "Turned from the lie",
       unit: "°",
       range: [-180, 180],
       step: 5,
       default: 0,
-      about: "0 touches follow the way water would run down the piece, 90 lie across it.",
+      about:
+        "0 touches follow the growth map, or the way water would run down where there is none; 90 lie across it.",
     },
     angleSpread: {
       label: "Spread of direction",
@@ -73,6 +74,7 @@ export const touch = defineTechnique({
   },
   lays: ["field"],
   filmShare: 0.5,
+  followsGrowth: true,
   startWater: 0.5,
   startPlace: inZones(["raised"], 0.1),
   markWidth: "width",
@@ -185,7 +187,7 @@ function touchAt(context: LayContext, params: Touches, { xMm, yMm, at, own, seed
     ),
   );
   const [load, held] = [0.625 + 0.75 * run.next(), 0.5 * run.normal()];
-  const [x, y] = downhill(context.grid, at);
+  const [x, y] = lieOn(context.grid, at);
   const spread = (params.angleSpread * Math.PI) / 180;
   const strayed = Math.min(2, Math.max(-2, 0.6 * held + 0.6 * normal()));
   const sigma = params.spread / 100;

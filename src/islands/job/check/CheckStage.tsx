@@ -91,6 +91,7 @@ function Looked() {
           surfaceId={surface.id}
           paint={specimen}
           line={null}
+          growing={null}
         />
       )}
     </Box>

@@ -10,6 +10,7 @@ import { useSimulation } from "../useSimulation";
 import { useBuilt } from "../useSurface";
 import { useCards } from "../useStageStates";
 import { placeName } from "../../../core/plan/placeWords";
+import { MarksRead } from "./MarksRead";
 
 /** What a coat does, computed: never help text. */
 export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
@@ -46,6 +47,7 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
             <Row name="Chroma there">
               {formatNumber(chromaOf(effect.before), 0)} → {formatNumber(chromaOf(effect.after), 0)}
             </Row>
+            <MarksRead {...{ coat }} before={effect.before[0]} after={effect.after[0]} />
           </>
         )}
         {effect && effect.earlier.length > 0 && (

@@ -10,6 +10,7 @@ import { useFigure, useSurface } from "../useSurface";
 import { useView, type BottomTab } from "../viewStore";
 import { CoatInspector } from "./CoatInspector";
 import { CoatList } from "./CoatList";
+import { GrowthView } from "./growth/GrowthView";
 import { GuidesTable } from "./GuidesTable";
 import { PatternView } from "./PatternView";
 import { BackwardsView } from "./BackwardsView";
@@ -37,6 +38,7 @@ const TABS: readonly (readonly [BottomTab, string])[] = [
   ["pattern", "Pattern"],
   ["guides", "Guides"],
   ["wear", "Wear"],
+  ["growth", "Growth"],
   ["backwards", "Plan backwards"],
   ["variants", "Variants"],
 ];
@@ -104,6 +106,7 @@ function Bottom({ surface }: { readonly surface: Surface }) {
         {tab === "pattern" && <PatternView surface={surface} />}
         {tab === "guides" && <GuidesTable surface={surface} />}
         {tab === "wear" && <WearView surface={surface} />}
+        {tab === "growth" && <GrowthView surface={surface} />}
         {tab === "backwards" && <BackwardsView surface={surface} />}
         {tab === "variants" && <VariantsView surface={surface} />}
       </Box>

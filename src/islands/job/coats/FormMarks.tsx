@@ -1,11 +1,14 @@
 import { eyeAt } from "../../../core/piece/raster";
 import { dot } from "../../../core/surface/vector";
 import { seenPlace } from "../../../core/piece/seenPlace";
+import type { Surface } from "../../../core/job";
 import type { PieceRoom } from "../../../core/piece/stood";
 import type { SectionLine } from "../../../core/simulate/section";
 import type { SurfaceForm } from "../../../core/surface/forms/form";
 import { SpotRings } from "../check/SpotRings";
 import { useSpots } from "../check/useSpots";
+import { GrowthMarks } from "./growth/GrowthMarks";
+import { placeUnder } from "./growth/placeUnder";
 import type { Stance } from "../viewStore";
 
 /** Places along the section's line that are followed over the relief. */
@@ -90,10 +93,12 @@ interface Props {
   readonly size: Size;
   /** Where the section is cut, mm on the flat; null where none is shown. */
   readonly line: SectionLine | null;
+  /** The surface whose growth map is shown; null where it is not. */
+  readonly growing: Surface | null;
 }
 
 /** What lies over a piece on its form: where the section cuts it, and rings round the marks of a finding. */
-export function FormMarks({ form, room, stance, scale, size, line }: Props) {
+export function FormMarks({ form, room, stance, scale, size, line, growing }: Props) {
   const places = formPlaces(form, room, stance, scale, size);
   const spots = useSpots().filter(({ xMm, yMm }) => places(xMm, yMm).faces);
   const place = (xMm: number, yMm: number) => {
@@ -107,6 +112,16 @@ export function FormMarks({ form, room, stance, scale, size, line }: Props) {
       style={{ position: "absolute", inset: 0, pointerEvents: "none" }}
     >
       {line && <Cut line={line} places={places} />}
+      {growing && (
+        <g style={{ pointerEvents: "auto" }}>
+          <GrowthMarks
+            {...{ form, scale }}
+            surface={growing}
+            seenAt={places}
+            placeAt={(x, y) => placeUnder(form, places, x, y)}
+          />
+        </g>
+      )}
       <SpotRings spots={spots} place={place} perMm={scale} />
     </svg>
   );

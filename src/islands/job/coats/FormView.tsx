@@ -1,5 +1,6 @@
 import { Box } from "@mui/material";
 import { useEffect, useRef, useState } from "react";
+import type { Surface } from "../../../core/job";
 import type { StandingPiece } from "../../../core/piece/standing";
 import type { StillPiece } from "../../../core/piece/still";
 import type { PieceRoom } from "../../../core/piece/stood";
@@ -85,10 +86,12 @@ interface Props {
   readonly size: Size;
   /** Where the section is cut, mm on the flat; null where none is shown. */
   readonly line: SectionLine | null;
+  /** The surface whose growth map is shown; null where it is not. */
+  readonly growing: Surface | null;
 }
 
 /** The surface on its form in space; dragged or by keys to turn, with the wheel nearer. */
-export function FormView({ surfaceId, piece, paint, form, size, line }: Props) {
+export function FormView({ surfaceId, piece, paint, form, size, line, growing }: Props) {
   const [started, setStarted] = useState(false);
   const { stance, hands } = useStance(surfaceId, form);
   const { scale, enlarged } = useScale(piece.room, size);
@@ -109,7 +112,7 @@ export function FormView({ surfaceId, piece, paint, form, size, line }: Props) {
       ) : (
         <Drawn {...{ piece, paint, stance, scale }} onReady={() => setStarted(true)} />
       )}
-      <FormMarks {...{ form, stance, scale, size, line }} room={piece.room} />
+      <FormMarks {...{ form, stance, scale, size, line, growing }} room={piece.room} />
       <SizeCaption specimen={paint} enlarged={enlarged} />
     </Box>
   );

@@ -12,6 +12,8 @@ import { useBuilt, useFigure, useSurface } from "../useSurface";
 import { MOST_ZOOM, useView } from "../viewStore";
 import { DrawingBar } from "./DrawingBar";
 import { FormView } from "./FormView";
+import type { SeenAt } from "./growth/GrowthLines";
+import { GrowthMarks } from "./growth/GrowthMarks";
 import { LampDial } from "./LampDial";
 import { MmRuler } from "./MmRuler";
 import { OutlinePen } from "./OutlinePen";
@@ -52,6 +54,14 @@ function useSeating(specimen: Specimen, size: Size) {
     [(x - left) / scale + specimen.originX, (y - top) / scale + specimen.originY] as const;
   return { widthMm, heightMm, scale, centre, left, top, origin, toPx, toMm, pxPerMm };
 }
+
+/** On the flat every place is seen. */
+const onFlat =
+  (toPx: (x: number, y: number) => readonly [number, number]): SeenAt =>
+  (xMm, yMm) => {
+    const [x, y] = toPx(xMm, yMm);
+    return { x, y, faces: true };
+  };
 
 function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size: Size }) {
   const { line, set, tab, zoom, trueSize, outlining, coatId } = useView();
@@ -121,6 +131,9 @@ function Stage({ specimen, size }: { readonly specimen: Specimen; readonly size:
             onMove={(next) => set({ line: next })}
           />
         )}
+        {tab === "growth" && surface && form && (
+          <GrowthMarks {...{ surface, form, scale }} seenAt={onFlat(toPx)} placeAt={toMm} />
+        )}
         <SpotRings spots={spots} place={toPx} perMm={scale} />
         <MmRuler along="x" startPx={left} lengthPx={size.width} scale={scale} thickness={RULER_PX} />
         <MmRuler along="y" startPx={top} lengthPx={size.height} scale={scale} thickness={RULER_PX} />
@@ -189,6 +202,7 @@ export function SpecimenView() {
           form={form}
           size={size}
           line={tab === "section" ? lineOn(specimen, line) : null}
+          growing={tab === "growth" ? surface : null}
         />
       )}
       {(light === "lit" || light === "light") && <LampDial figure={figure} />}

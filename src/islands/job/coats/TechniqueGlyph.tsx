@@ -15,6 +15,7 @@ const PATHS: Readonly<Record<string, string>> = {
   "pin-wash": "M2 4l4 8 3-8 2 5 3-5",
   overbrush: "M2 3h12M2 6h9M3 9h11M2 12h5M9 12h5",
   hatch: "M3 3l2 9M6 2l2 9M9 3l2 9M12 2l2 9",
+  hair: "M2 5c3-1 5-1 8 1M5 9c3-2 5-2 9 0M2 13c3-2 5-1 7 0M8 3c2-1 4-1 6 0",
   sponge: "M4 4h2v2H4zM9 3h1v1H9zM11 7h2v2h-2zM5 10h3v2H5zM3 8h.01M13 12h.01",
   streak: "M4 2v11M8 3v6M8 11v1M12 2v8",
   blotch: "M3 6c1-4 5-4 7-3s4 3 2 5-3 1-4 3-6-1-5-5z",

@@ -1,0 +1,195 @@
+import { inZones, type Place } from "../job";
+import { lightnessToRead } from "../stats/visibility";
+import { hexToLab } from "../colour/spaces";
+import { volumeCoats } from "./volumes";
+import {
+  clearTone,
+  CONTRAST,
+  flickMm,
+  perMm2,
+  tone,
+  WEAR_OF,
+  type Look,
+  type SchemeCoat,
+  type SchemeRoom,
+  type SchemeTone,
+} from "./scheme";
+
+/** Tones of painted hair: the ground, the dark between, lights from the first to the last, two clear ones. */
+export type HairTone = "base" | "dark" | `hair-${number}` | "tie" | "counter";
+
+/** One tone of hair as it is written for a plain coat on a figure of usual size. */
+interface HairStep {
+  readonly lighter: number;
+  readonly chroma: number;
+  readonly hueDeg: number;
+  /** Middle length and width, mm; strokes per mm² where it is fully wanted. */
+  readonly length: number;
+  readonly width: number;
+  readonly density: number;
+  /** Where in the value plan it begins. */
+  readonly from: number;
+}
+
+/** From the dark between to the last light: shorter, finer and rarer the lighter they are. */
+const DARK: HairStep = {
+  ...{ lighter: -26, chroma: 0.5, hueDeg: -10 },
+  ...{ length: 1.3, width: 0.13, density: 6, from: 0 },
+};
+const LIGHTS: readonly HairStep[] = [
+  { lighter: 0, chroma: 0.95, hueDeg: -1, length: 1.2, width: 0.125, density: 9, from: 0.12 },
+  { lighter: 11, chroma: 1.05, hueDeg: 2, length: 1, width: 0.11, density: 8, from: 0.36 },
+  { lighter: 22, chroma: 1.1, hueDeg: 6, length: 0.85, width: 0.1, density: 7, from: 0.56 },
+  { lighter: 33, chroma: 1, hueDeg: 12, length: 0.7, width: 0.09, density: 6, from: 0.75 },
+  { lighter: 43, chroma: 0.75, hueDeg: 18, length: 0.5, width: 0.08, density: 4.5, from: 0.9 },
+];
+/** The ground lies this much below the coat's own colour, L*: hair over it lifts it. */
+const GROUND = -9;
+const FEWER_OF: Readonly<Record<Look, number>> = { quiet: 1, plain: 0, striking: 0 };
+
+/** Hair on a small figure, or for the table, has fewer and broader strokes. */
+const [TABLE_FEWER, TABLE_WIDER] = [0.6, 1.2] as const;
+/** Fine work is looked at from no farther than this, mm. */
+const IN_HAND_MM = 300;
+/** Steps are widened for the eye up to so many times. */
+const MOST_WIDER = 1.35;
+
+const isTable = ({ standard }: SchemeRoom): boolean => standard === "tabletop";
+
+/** Steps of light a coat of hair is painted in: for the table one less, a quiet one as well. */
+export const lightsIn = (room: SchemeRoom): number =>
+  LIGHTS.length - (isTable(room) ? 1 : 0) - FEWER_OF[room.answers.look];
+
+const widthOf = (room: SchemeRoom, { width }: HairStep): number =>
+  flickMm(room, width * (isTable(room) ? TABLE_WIDER : 1));
+
+/**
+ * L* of every light above the coat's own colour. The finer a stroke, the further its tone has to be from the one below so
+ * that it reads by itself: at the distance fine work is looked at, by the eye's sensitivity to contrast.
+ */
+export function lightSteps(room: SchemeRoom): number[] {
+  const [own] = hexToLab(room.answers.colour);
+  const contrast = CONTRAST[room.answers.look];
+  const distanceMm = Math.min(room.distanceMm, IN_HAND_MM);
+  let [below, written] = [GROUND * contrast, GROUND * contrast];
+  return LIGHTS.slice(0, lightsIn(room)).map((step) => {
+    const ground = Math.min(94, Math.max(4, own + below));
+    const asked = contrast * step.lighter - written;
+    const needed = lightnessToRead(ground, widthOf(room, step), distanceMm, 1);
+    const wider = needed === null ? MOST_WIDER : (needed - ground) / asked;
+    below += asked * Math.min(MOST_WIDER, Math.max(1, wider));
+    written = contrast * step.lighter;
+    return below;
+  });
+}
+
+const NAMES = ["first light", "second light", "third light", "fourth light", "last light"] as const;
+
+/** The tones of a coat of hair. */
+export function hairTones(room: SchemeRoom): Readonly<Record<HairTone, SchemeTone>> {
+  const contrast = CONTRAST[room.answers.look];
+  const lights = lightSteps(room).map((lighter, at): [HairTone, SchemeTone] => {
+    const { chroma, hueDeg } = LIGHTS[at]!;
+    return [`hair-${at}`, tone(`hair, ${NAMES[at]}`, lighter, chroma, hueDeg)];
+  });
+  return {
+    base: tone("hair, ground", GROUND * contrast, 0.85, -4),
+    dark: tone("hair, between", DARK.lighter * contrast, DARK.chroma, DARK.hueDeg),
+    ...Object.fromEntries(lights),
+    tie: clearTone("hair glaze", -8, 1.2, 2),
+    counter: clearTone("shade of hair", -14, 0.7, 190),
+  };
+}
+
+/** The tones that some coat is painted in. */
+export function usedTones(
+  tones: Readonly<Record<HairTone, SchemeTone>>,
+  coats: readonly SchemeCoat<HairTone>[],
+): Readonly<Record<HairTone, SchemeTone>> {
+  const used = new Set<string>(coats.map(({ tone }) => tone));
+  return Object.fromEntries(Object.entries(tones).filter(([key]) => used.has(key))) as typeof tones;
+}
+
+/** How one set of strokes differs from what is written for its tone. */
+export interface HairSet {
+  readonly key: string;
+  readonly name: string;
+  readonly tone: HairTone;
+  readonly place?: Place;
+  /** Times as many. */
+  readonly many?: number;
+  readonly apart?: number;
+  readonly tufts?: number;
+  readonly long?: number;
+}
+
+const stepOf = (tone: HairTone): HairStep => {
+  const light = /^hair-(\d)$/.exec(tone);
+  return light ? LIGHTS[Number(light[1])]! : DARK;
+};
+
+/** Where a tone's strokes lie: from its place in the value plan on, fading in; the dark most in the shade, some everywhere. */
+export const hairPlace = (tone: HairTone): Place => {
+  if (tone === "dark") return inZones([], 0.3, { values: { from: 0, to: 0.4, fade: 0.5 } });
+  return inZones([], 0, { values: { from: stepOf(tone).from, to: 1, fade: 0.28 } });
+};
+
+/** Strokes in one tone. */
+export function strokesIn(
+  room: SchemeRoom,
+  { key, name, tone, place, ...more }: HairSet,
+): SchemeCoat<HairTone> {
+  const step = stepOf(tone);
+  const { many = 1, apart = 35, tufts = 45, long = 1 } = more;
+  const rough = Math.sqrt(WEAR_OF[room.answers.age]);
+  const fewer = isTable(room) ? TABLE_FEWER : 1;
+  return {
+    key,
+    name,
+    technique: "hair",
+    tone,
+    water: 0.5,
+    place: place ?? hairPlace(tone),
+    params: {
+      density: Math.max(0.2, perMm2(room, step.density * many * fewer)),
+      length: Math.round(100 * step.length * long * room.scale) / 100,
+      lengthSpread: 25,
+      width: widthOf(room, step),
+      apart,
+      // An old coat is rougher: in tufts, and hairs stray.
+      tufts: Math.min(100, Math.round((tufts * rough) / 5) * 5),
+      stray: Math.round(6 * rough),
+    },
+  };
+}
+
+/** The ground's steps of light in tones that the strokes are mixed in anyhow: no mix is made for it alone. */
+const STEP_TONES: readonly HairTone[] = ["dark", "base", "hair-0", "hair-1", "hair-2"];
+
+/** Volumes before any hair: a rough light map in soft steps. */
+export const hairVolumes = (room: SchemeRoom): SchemeCoat<HairTone>[] =>
+  volumeCoats(room, { material: "short hair", name: "ground" }, { feather: 75, waver: 35 }).map((coat) => ({
+    ...coat,
+    tone: STEP_TONES[Number(coat.tone.slice("value-".length))]!,
+  }));
+
+/** A glaze that ties all tones, and one of the opposite hue in the shade. */
+export const hairGlazes = (): SchemeCoat<HairTone>[] => [
+  {
+    ...{ key: "tie", name: "Glaze over all", technique: "glaze", tone: "tie", water: 4, passes: 2 },
+    place: { kind: "everywhere" },
+    params: { pull: 30 },
+  },
+  {
+    ...{
+      key: "counter",
+      name: "Opposite hue into the shade",
+      technique: "glaze",
+      tone: "counter",
+      water: 4,
+      passes: 3,
+    },
+    place: inZones([], 0, { values: { from: 0, to: 0.45, fade: 0.5 } }),
+    params: { pull: 40 },
+  },
+];

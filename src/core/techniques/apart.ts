@@ -1,0 +1,99 @@
+import type { Random } from "../random";
+import { fieldsOf } from "../surface/fields";
+import type { SurfaceGrid } from "../surface/grid";
+import { lieOn } from "../surface/growthOn";
+import { cellAt, type Spot } from "./scatter";
+
+/** Tries to each mark that is wanted; where they are to stand far apart and many, room runs out before. */
+const MOST_TRIES = 24;
+/** Marks keep further apart across the lie than along it: so many times as far, at the same number of marks. */
+const ACROSS = 1.4;
+/** Of the distance that a dense packing of so many marks leaves, the most that chance still reaches. */
+const REACHED = 0.78;
+
+/** Marks set so far, found again by where they lie. */
+class Neighbours {
+  private readonly at = new Map<number, number[]>();
+  private readonly places: number[] = [];
+
+  constructor(private readonly cellMm: number) {}
+
+  private keyOf = (column: number, row: number): number => column * 65_536 + row;
+
+  add(x: number, y: number): void {
+    const key = this.keyOf(Math.floor(x / this.cellMm), Math.floor(y / this.cellMm));
+    const list = this.at.get(key);
+    if (list) list.push(this.places.length);
+    else this.at.set(key, [this.places.length]);
+    this.places.push(x, y);
+  }
+
+  /** Whether one of them lies nearer than told: along a direction and across it, mm. */
+  isNear(
+    x: number,
+    y: number,
+    [dx, dy]: readonly [number, number],
+    alongMm: number,
+    acrossMm: number,
+  ): boolean {
+    const [left, right] = [
+      Math.floor((x - acrossMm) / this.cellMm),
+      Math.floor((x + acrossMm) / this.cellMm),
+    ];
+    const [top, bottom] = [
+      Math.floor((y - acrossMm) / this.cellMm),
+      Math.floor((y + acrossMm) / this.cellMm),
+    ];
+    for (let column = left; column <= right; column++)
+      for (let row = top; row <= bottom; row++) {
+        for (const place of this.at.get(this.keyOf(column, row)) ?? []) {
+          const [ex, ey] = [this.places[place]! - x, this.places[place + 1]! - y];
+          const along = (ex * dx + ey * dy) / alongMm;
+          const across = (ex * dy - ey * dx) / acrossMm;
+          if (along * along + across * across < 1) return true;
+        }
+      }
+    return false;
+  }
+}
+
+/**
+ * As many places as density and weights ask for, at random but kept apart: darts are thrown and those that land too near
+ * an earlier one, across the lie more than along it, are taken out (Mitchell, "Generating antialiased images at low
+ * sampling densities", 1987, with a distance that follows the weights).
+ * @param perMm2 density where the weight is 1
+ * @param apart01 0 anyhow, 1 as evenly as chance allows
+ */
+export function scatterApart(
+  grid: SurfaceGrid,
+  weights: Float32Array,
+  perMm2: number,
+  apart01: number,
+  random: Random,
+): Spot[] {
+  const { inside, pitchMm } = grid;
+  const { minX, maxX, minY, maxY } = grid.form.bounds;
+  let wanted = 0;
+  for (let at = 0; at < weights.length; at++) wanted += weights[at]! * inside[at]!;
+  const count = Math.round(wanted * perMm2 * pitchMm * pitchMm);
+  const pieces = fieldsOf(grid).piece;
+  const evenMm = apart01 * REACHED * Math.sqrt(1 / perMm2);
+  const near = new Neighbours(Math.max(0.05, evenMm * ACROSS));
+  const spots: Spot[] = [];
+  const tries = Math.min(4e6, MOST_TRIES * perMm2 * (maxX - minX) * (maxY - minY));
+  for (let tried = 0; tried < tries && spots.length < count; tried++) {
+    const xMm = minX + (maxX - minX) * random.next();
+    const yMm = minY + (maxY - minY) * random.next();
+    const keep = random.next();
+    const at = cellAt(grid, xMm, yMm);
+    if (at < 0 || inside[at]! <= 0.5 || keep >= weights[at]!) continue;
+    if (evenMm > 0) {
+      // Where marks are to be rarer they keep further apart, up to a bound that keeps the search short.
+      const mm = Math.min(2.5 * evenMm, evenMm / Math.sqrt(weights[at]!));
+      if (near.isNear(xMm, yMm, lieOn(grid, at), mm / ACROSS, mm * ACROSS)) continue;
+      near.add(xMm, yMm);
+    }
+    spots.push({ xMm, yMm, at, piece: pieces ? pieces[at]! : null });
+  }
+  return spots;
+}

@@ -1,0 +1,130 @@
+import { bodies } from "../../core/figure/bodies";
+import { growthFrom, type GrowthMapId } from "../../core/growth/maps";
+import { FIRST_FIGURE, onSeat, USUAL_LAMP, type Job, type SeatUse, type Surface } from "../../core/job";
+import { schemes } from "../../core/schemes";
+import type { SchemeAnswers } from "../../core/schemes/scheme";
+import { planStart, startSurface } from "../../core/schemes/start";
+import { forms } from "../../core/surface/forms";
+import { USUAL_VOLUMES } from "../../core/surface/volumes/materials";
+import { USUAL_WEAR } from "../../core/surface/wear";
+import { ferrySergeant } from "./ferrySergeant";
+import { demoShelf } from "./shelf";
+
+/** The hound stands this high at the shoulder and is so long from chest to rump, mm; it walks with its left flank to you. */
+const POSE = { shoulderMm: 17, lengthMm: 21, headDeg: 35, strideDeg: 24, turnDeg: -70 } as const;
+
+interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly sizes: Readonly<Record<string, number>>;
+  readonly seat: SeatUse;
+  readonly growth: GrowthMapId;
+  readonly seed: number;
+}
+
+/** A limb or body part: smooth, without the grooves of a person's torso. */
+const SMOOTH = {
+  bendDeg: 0,
+  muscles: 0,
+  muscleMm: 0,
+  spineMm: 0,
+  deepPct: 100,
+  lowerRound: 0,
+  upperRound: 0,
+} as const;
+
+const PARTS: readonly Part[] = [
+  {
+    ...{ id: "body", name: "Body", growth: "nose-to-tail", seed: 71 },
+    sizes: {
+      ...SMOOTH,
+      ...{ lowerMm: 22, middleMm: 31, upperMm: 28, lengthMm: 31.5, middleAt: 68, deepPct: 120 },
+      ...{ lowerRound: 20, upperRound: 26, muscles: 2, muscleMm: 0.35 },
+    },
+    seat: { ...onSeat("back"), upMm: 5.2 },
+  },
+  {
+    ...{ id: "neck", name: "Neck", growth: "nose-to-tail", seed: 72 },
+    sizes: { ...SMOOTH, lowerMm: 25, middleMm: 20, upperMm: 16, lengthMm: 12, middleAt: 50, deepPct: 115 },
+    seat: { ...onSeat("neck"), upMm: 3.8 },
+  },
+  {
+    ...{ id: "head", name: "Head", growth: "nose-to-tail", seed: 73 },
+    sizes: {
+      ...SMOOTH,
+      ...{ lowerMm: 9, middleMm: 12, upperMm: 19.5, lengthMm: 15, middleAt: 50 },
+      ...{ lowerRound: 20, upperRound: 35 },
+    },
+    seat: { ...onSeat("head"), tiltDeg: -70, outMm: -3.2, upMm: 1.3 },
+  },
+  {
+    ...{ id: "forelegs", name: "Forelegs", growth: "down", seed: 74 },
+    sizes: { ...SMOOTH, lowerMm: 7.5, middleMm: 10, upperMm: 17, lengthMm: 15, middleAt: 45, upperRound: 32 },
+    seat: { ...onSeat("left-leg"), both: true, upMm: 3 },
+  },
+  {
+    ...{ id: "hind-legs", name: "Hind legs", growth: "down", seed: 75 },
+    sizes: { ...SMOOTH, lowerMm: 7.5, middleMm: 11, upperMm: 23, lengthMm: 16, middleAt: 42, upperRound: 40 },
+    seat: { ...onSeat("left-hind-leg"), both: true, upMm: 4 },
+  },
+  {
+    ...{ id: "tail", name: "Tail", growth: "down", seed: 76 },
+    sizes: { ...SMOOTH, lowerMm: 3, middleMm: 5, upperMm: 7, lengthMm: 13, middleAt: 50, lowerRound: 15 },
+    seat: onSeat("tail"),
+  },
+];
+
+const COAT: SchemeAnswers = { age: "used", look: "plain", colour: "#7d5c34" };
+
+const bare = ({ id, name, sizes, seat, seed }: Part): Surface => ({
+  ...{ id, name, figureId: FIRST_FIGURE, seat, seed },
+  form: { id: "trunk", version: forms.trunk.version, params: sizes },
+  ...{ pattern: null, coats: [], parked: [], variants: [], relief: null, growth: null },
+  ...{ wear: USUAL_WEAR, volumes: USUAL_VOLUMES },
+});
+
+/** A part that grows as its map tells, in the coat. */
+function withPart(job: Job, part: Part): Job {
+  const surface = job.surfaces.find(({ id }) => id === part.id)!;
+  const grown: Job = {
+    ...job,
+    surfaces: job.surfaces.map((one) =>
+      one.id === part.id ? { ...one, growth: growthFrom(job, surface, part.growth) } : one,
+    ),
+  };
+  const own = grown.surfaces.find(({ id }) => id === part.id)!;
+  return startSurface(grown, part.id, planStart(grown, own, schemes["hair-overlapped"], COAT, demoShelf));
+}
+
+function made(): Job {
+  const start: Job = {
+    ...ferrySergeant(),
+    id: "tide-hound",
+    name: "Tide hound",
+    figures: [
+      {
+        ...{ id: FIRST_FIGURE, name: "Tide hound", eyeHeightMm: 32, standard: "display", primer: "grey" },
+        ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, count: 1 },
+        body: { id: "beast", version: bodies.beast.version, params: POSE },
+        notes:
+          "Runs ahead of the ferry over the mud. Short hair, wet half the day; the head is looked at first.",
+      },
+    ],
+    mixes: [],
+    goals: [],
+    surfaces: PARTS.map(bare),
+    touching: [
+      ["head", "neck"],
+      ["neck", "body"],
+      ["body", "forelegs"],
+      ["body", "hind-legs"],
+      ["body", "tail"],
+    ],
+  };
+  return PARTS.reduce(withPart, start);
+}
+
+let kept: Job | null = null;
+
+/** The tide hound: short hair on a smooth body, one lie from nose to tail. */
+export const tideHound = (): Job => (kept ??= made());
