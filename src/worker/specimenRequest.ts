@@ -9,7 +9,7 @@ export const specimenRequestField = (): Schema =>
     surfaceId: string().strict().required(),
     upTo: number().strict().integer().min(0).nullable().defined(),
     lit: boolean().strict().required(),
-    map: string().strict().oneOf(["light", "wear", "values"]).nullable(),
+    map: string().strict().oneOf(["light", "wear", "values", "effort"]).nullable(),
     mostCells: number().strict().integer().min(10_000).max(2_000_000),
     veilCoatId: string().strict().nullable(),
     viewMm: number().strict().min(50).max(10000).nullable(),

@@ -1,17 +1,17 @@
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import type { Job } from "../../src/core/job";
-import { fine, go, otherPixels, pixels, samePixels, saved, seriousFindings, storedJob } from "./support";
+import { fine, go, otherPixels, pixels, put, samePixels, saved, seriousFindings, storedJob } from "./support";
 
-/** A copy of the tide hound of which the tail alone is left. */
-async function tailOf(request: APIRequestContext): Promise<string> {
+/** A copy of the tide hound of which one piece alone is left. */
+async function houndWith(request: APIRequestContext, piece: string): Promise<string> {
   const made = await request.post("/api/jobs", { data: { from: "copy", id: "tide-hound" } });
   expect(made.status()).toBe(201);
   const { job, revision } = (await made.json()) as { job: Job; revision: number };
-  const surfaces = job.surfaces.filter(({ id }) => id === "tail");
-  const put = await request.put(`/api/jobs/${job.id}`, {
+  const surfaces = job.surfaces.filter(({ id }) => id === piece);
+  const changed = await request.put(`/api/jobs/${job.id}`, {
     data: { job: { ...job, surfaces, touching: [] }, revision },
   });
-  expect(put.status()).toBe(200);
+  expect(changed.status()).toBe(200);
   return job.id;
 }
 
@@ -19,13 +19,13 @@ const foot = (page: Page, number: number) =>
   page.getByRole("slider", { name: new RegExp(`^Handle ${number}: place`) });
 const tip = (page: Page, number: number) =>
   page.getByRole("slider", { name: new RegExp(`^Handle ${number}: direction`) });
-const tailIn = async (request: APIRequestContext, id: string) => (await storedJob(request, id)).surfaces[0]!;
+const pieceIn = async (request: APIRequestContext, id: string) => (await storedJob(request, id)).surfaces[0]!;
 
 test("a handle of the growth map is turned and moved, by keys and by hand, and the hair turns with it", async ({
   page,
   request,
 }) => {
-  const id = await tailOf(request);
+  const id = await houndWith(request, "tail");
   await page.goto(`/job/${id}/coats`);
   await page.getByRole("tab", { name: "Growth" }).click();
   await fine(page);
@@ -37,7 +37,7 @@ test("a handle of the growth map is turned and moved, by keys and by hand, and t
   const turned = await otherPixels(page, before);
   await expect(page.getByText("Handle 1 of 1")).toBeVisible();
   await saved(page);
-  expect((await tailIn(request, id)).growth!.handles[0]!.angleDeg).toBe(30);
+  expect((await pieceIn(request, id)).growth!.handles[0]!.angleDeg).toBe(30);
 
   // By hand: the foot to another place, where a map of one handle lies the same, then the tip to point elsewhere.
   const grip = (await tip(page, 1).locator("circle").first().boundingBox())!;
@@ -48,7 +48,7 @@ test("a handle of the growth map is turned and moved, by keys and by hand, and t
   await page.mouse.up();
   const pulled = await otherPixels(page, turned);
   await saved(page);
-  expect((await tailIn(request, id)).growth!.handles[0]!.angleDeg).toBeGreaterThan(40);
+  expect((await pieceIn(request, id)).growth!.handles[0]!.angleDeg).toBeGreaterThan(40);
 
   await page.getByRole("button", { name: "Add a handle" }).click();
   await expect(page.getByText("Handle 2 of 2")).toBeVisible();
@@ -71,6 +71,41 @@ test("a handle of the growth map is turned and moved, by keys and by hand, and t
   );
   await expect(page.getByRole("img", { name: /Which way it grows/ })).toBeVisible();
   await saved(page);
+});
+
+test("hair is kept to twenty minutes: strokes, time and picture follow, and a map says where they go", async ({
+  page,
+  request,
+}) => {
+  const id = await houndWith(request, "neck");
+  await page.goto(`/job/${id}/coats`);
+  await page.getByRole("tab", { name: "Effort" }).click();
+  await fine(page);
+  const full = await pixels(page);
+  await page.getByRole("button", { name: "Keep to a budget" }).click();
+  const half = await otherPixels(page, full);
+  await put(page, "Minutes at most", "20");
+  const cut = await otherPixels(page, half);
+  await expect(page.getByText(/^Painted are .*: 20 min; the third that is worth most gets/)).toBeVisible();
+  await page.getByRole("slider", { name: "Kept for what is seen" }).press("Home");
+  const even = await otherPixels(page, cut);
+  await page.getByRole("button", { name: "Show the map" }).click();
+  await otherPixels(page, even);
+  await saved(page);
+  expect((await pieceIn(request, id)).effort).toMatchObject({ seen: 0 });
+  expect(await seriousFindings(page, "light")).toEqual([]);
+
+  // The cards take their minutes from the same strokes.
+  await go(page, "Bench");
+  await page
+    .getByRole("button", { name: /First hairs/ })
+    .first()
+    .click();
+  await expect(page.getByText(/strokes/).first()).toBeVisible();
+  await go(page, "Coats");
+  await page.getByRole("tab", { name: "Effort" }).click();
+  await page.getByRole("button", { name: "Without a budget" }).click();
+  await samePixels(page, full);
 });
 
 test("short hair goes from nothing to its card, along a map of its own", async ({ page, request }) => {
@@ -100,7 +135,7 @@ test("short hair goes from nothing to its card, along a map of its own", async (
   expect(surface!.coats.filter(({ technique }) => technique.id === "hair").length).toBeGreaterThan(4);
   await go(page, "Bench");
   await page
-    .getByRole("button", { name: /Lightest hairs/ })
+    .getByRole("button", { name: /First hairs/ })
     .first()
     .click();
   await expect(page.getByText(/All lie as hair grows there/).first()).toBeVisible();

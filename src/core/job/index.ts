@@ -3,6 +3,7 @@ export * from "./paint";
 export * from "./mix";
 export * from "./place";
 export * from "./seat";
+export * from "./effort";
 export * from "./growth";
 export * from "./surface";
 export * from "./figure";

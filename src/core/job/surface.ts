@@ -1,6 +1,7 @@
 import { boolean, mixed, string, type MixedSchema } from "yup";
 import { contentId, fields, id, listOf, name, one, record, size, text, whole, type Shape } from "../shape";
 import { MATERIAL_IDS } from "../surface/volumes/materials";
+import { effortSchema } from "./effort";
 import { growthSchema } from "./growth";
 import { placeSchema } from "./place";
 import { seatSchema } from "./seat";
@@ -120,6 +121,8 @@ export const surfaceSchema = fields({
   volumes,
   /** Which way hair, fur or scales lie on it; null where nobody has said: then down the piece. */
   growth: growthSchema.nullable().defined(),
+  /** How many marks are set one by one on it, and where; null for as many as its coats ask for. */
+  effort: effortSchema.nullable().defined(),
   seed: whole(0, 2 ** 31),
 });
 

@@ -1,5 +1,5 @@
-import { growthOf } from "../growth/growthOf";
-import { withGrowth } from "../surface/growthOn";
+import { effortOf, isOfMarks } from "../effort/effortOf";
+import { fewCells } from "../simulate/fewCells";
 import { lightOf } from "../figure/light";
 import { type Coat, type Job, type Surface } from "../job";
 import { layCoat, marksOf } from "../simulate/layCoat";
@@ -7,33 +7,13 @@ import { reliefKey } from "../surface/keptHeights";
 import { createFilmBuffer } from "../techniques/technique";
 import type { FilmPlanes } from "../simulate/planes";
 import type { SurfaceForm } from "../surface/forms/form";
-import { buildGrid, type SurfaceGrid } from "../surface/grid";
 import { placeWeights } from "../techniques/technique";
 
 /** Cells that are enough to tell how much of a surface belongs to a place, and for the marks of an earlier coat. */
 const CELLS = { place: 1500, marks: 12_000 } as const;
-const MOST_GRIDS = 64;
-const grids = new Map<string, SurfaceGrid>();
 /** Shares by all they depend on: most coats keep their place from one edit to the next. */
 const MOST_SHARES = 2000;
 const shares = new Map<string, number>();
-
-function coarseGrid(job: Job, surface: Surface, form: SurfaceForm, cells: number): SurfaceGrid {
-  const key = JSON.stringify([
-    ...[surface.form, surface.seed, reliefKey(surface)],
-    ...[lightOf(job, surface).key, growthOf(job, surface).key, cells],
-  ]);
-  let grid = grids.get(key);
-  if (!grid) {
-    if (grids.size >= MOST_GRIDS) grids.clear();
-    grid = withGrowth(
-      buildGrid(form, Math.sqrt(form.areaMm2 / cells), lightOf(job, surface)),
-      growthOf(job, surface),
-    );
-    grids.set(key, grid);
-  }
-  return grid;
-}
 
 /** A coat by the marks of one that goes by the marks of another, and so on: followed no further than this. */
 const LONGEST_CHAIN = 4;
@@ -54,8 +34,9 @@ function chainOf(surface: Surface, coat: Coat): Coat[] {
 /** Mean share of a surface that belongs to the place of a coat by area, 0…1: what it has of marks, paint and minutes. */
 export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: Coat): number {
   const { place } = coat;
-  if (place.kind === "everywhere") return 1;
-  if (place.kind !== "zones" && place.kind !== "hollows") return 1;
+  const effort = isOfMarks(coat) ? (effortOf(job, surface)?.key ?? null) : null;
+  if (place.kind === "everywhere" && !effort) return 1;
+  if (place.kind === "pattern") return 1;
   const chain = chainOf(surface, coat);
   const marks = chain.map((one) => [one.technique, one.place, one.passes, one.water, one.seed]);
   const key = JSON.stringify([
@@ -67,6 +48,7 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
       surface.volumes,
       lightOf(job, surface).key,
       place,
+      effort,
     ],
     ...(chain.length > 0 ? [job.hand, marks] : []),
   ]);
@@ -79,7 +61,7 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
 }
 
 function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, chain: readonly Coat[]): number {
-  const grid = coarseGrid(job, surface, form, chain.length > 0 ? CELLS.marks : CELLS.place);
+  const grid = fewCells(job, surface, form, chain.length > 0 ? CELLS.marks : CELLS.place);
   const whole = grid.inside.reduce((sum, inside) => sum + inside, 0);
   const buffer = createFilmBuffer(grid.inside.length);
   // From the first of the chain on, each laid where the one before it says.

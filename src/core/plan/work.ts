@@ -39,8 +39,14 @@ function strokeWork(
 const dotArea = (dots: readonly Dot[], size: number) =>
   dots.reduce((sum, dot) => sum + (Math.PI / 4) * dot.widthMm * dot.heightMm * size * size, 0);
 
+/** A stroke takes so many times as long as a dot. */
+const STROKE_AGAINST_DOT = 1.5;
 /** Marks of a texture are set several to a touch of thought: a quarter of the time of one placed by a guide. */
 const MANY_MARKS = 0.25;
+
+/** Minutes a painter takes for one stroke of a texture. */
+export const strokeMinutes = ({ secondsPerDot }: Pick<Painter, "secondsPerDot">): number =>
+  (secondsPerDot * STROKE_AGAINST_DOT * MANY_MARKS) / 60;
 
 const RATES = { box: "secondsPerBox", dot: "secondsPerDot", pull: "secondsPerPull" } as const;
 
@@ -67,7 +73,8 @@ function areaWork(areaMm2: number, coat: Coat, params: Values, painter: Painter)
   const { id } = coat.technique;
   const single = isTechniqueId(id) ? techniques[id].marksOn?.(areaMm2, params) : undefined;
   if (single) {
-    const seconds = single.name === "stroke" ? painter.secondsPerDot * 1.5 : painter.secondsPerDot;
+    const seconds =
+      single.name === "stroke" ? painter.secondsPerDot * STROKE_AGAINST_DOT : painter.secondsPerDot;
     const handMinutes = (single.count * seconds * MANY_MARKS) / 60;
     return { areaMm2, strokes: single.count, strokeName: single.name, handMinutes };
   }

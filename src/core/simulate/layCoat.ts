@@ -1,4 +1,5 @@
 import { type Coat, type Hand, type Job, type Surface, type Place } from "../job";
+import { effortOf, isOfMarks } from "../effort/effortOf";
 import { growthOf } from "../growth/growthOf";
 import { lightOf } from "../figure/light";
 import type { Zone } from "../surface/zoneNames";
@@ -11,9 +12,9 @@ import type { SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { coatPassUm } from "../techniques/passUm";
 import type { FilmBuffer, Marks, TechniqueDefinition } from "../techniques/technique";
+import { marksByPlace } from "./marksByPlace";
 import { buildUp, packFilm, type FilmPlanes } from "./planes";
 
-const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
 const followsWear = (place: Coat["place"]) =>
   place.kind === "zones" && place.zones.some((zone) => zone === "worn" || zone === "unworn");
 
@@ -22,29 +23,21 @@ const followsWear = (place: Coat["place"]) =>
  * @param grid the panel's cells, for places that are laid cell by cell
  */
 export function marksOf(
-  job: Pick<Job, "hand">,
+  job: Job,
   surface: Surface,
   form: SurfaceForm,
   coat: Coat,
   grid: () => SurfaceGrid,
 ): Marks {
   const { place } = coat;
-  switch (place.kind) {
-    case "zones":
-      return {
-        kind: "field",
-        hollowsOnly: false,
-        place: { ...place, wear: wearOf(surface), volumes: surface.volumes },
-      };
-    case "everywhere":
-    case "hollows":
-      return { kind: "field", hollowsOnly: place.kind === "hollows" };
-    case "pattern": {
-      const pattern = patternOf(surface, form, job.hand);
-      if (!pattern) return { kind: "strokes", strokes: [] };
-      return pattern.family.marks(pattern.layout, place.key, grid);
-    }
+  if (place.kind !== "pattern") {
+    const marks = marksByPlace(surface, place);
+    const effort = isOfMarks(coat) ? effortOf(job, surface) : null;
+    return effort ? { ...marks, effort: effort.weights } : marks;
   }
+  const pattern = patternOf(surface, form, job.hand);
+  if (!pattern) return { kind: "strokes", strokes: [] };
+  return pattern.family.marks(pattern.layout, place.key, grid);
 }
 
 const OF_LIGHT: readonly Zone[] = ["lit", "shaded", "sheltered"];
@@ -90,6 +83,7 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
     job.hand,
     followsLight(surface, coat) ? lightOf(job, surface).key : null,
     followsGrowth(coat) ? growthOf(job, surface).key : null,
+    isOfMarks(coat) ? (effortOf(job, surface)?.key ?? null) : null,
     pitchMm,
   ]);
 }

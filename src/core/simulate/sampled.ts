@@ -197,6 +197,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
     primer,
     lightOf(job, surface).key,
     growthOf(job, surface).key,
+    surface.effort,
     job.hand,
   ]);
 }

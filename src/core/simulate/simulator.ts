@@ -1,3 +1,4 @@
+import { effortOf } from "../effort/effortOf";
 import { withPairs } from "../figure/pairs";
 import { primerSpectrum } from "../colour/appearance";
 import { labToHex } from "../colour/spaces";
@@ -29,7 +30,7 @@ export interface SpecimenRequest {
    * Show a map instead of the paint: how much of the lamp's light each place gets, how much it wears, its steps of light;
    * or black primer with white sprayed over it from above.
    */
-  readonly map?: "light" | "wear" | "values" | "sprayed" | null;
+  readonly map?: "light" | "wear" | "values" | "effort" | "sprayed" | null;
   /** Lay the place of this coat over the picture as a veil; null or left out for none. */
   readonly veilCoatId?: string | null;
   /** Most cells of the full picture; two million where left out. */
@@ -171,6 +172,7 @@ function showAs(request: SpecimenRequest, laid: LaidSurface, rgba: Uint8ClampedA
   if (request.map === "light") showLight(grid, rgba);
   if (request.map === "wear") showWear(grid, rgba, request);
   if (request.map === "values") showValues(grid, rgba, request);
+  if (request.map === "effort") showEffort(grid, rgba, request);
   if (request.map === "sprayed") showSprayed(grid, rgba, request);
   const surface = surfaceOf(request);
   const veiled =
@@ -211,6 +213,15 @@ function showValues(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: Specime
     const step = Math.min(count - 1, Math.floor(plan[at]! * count));
     rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = greys[step]!;
   }
+}
+
+/** Where marks are kept: white where all of them are, dark where none is. */
+function showEffort(grid: SurfaceGrid, rgba: Uint8ClampedArray, request: SpecimenRequest): void {
+  const surface = surfaceOf(request);
+  const kept = surface && effortOf(request.job, surface)?.weights(grid);
+  if (!kept) return;
+  for (let at = 0; at < kept.length; at++)
+    rgba[at * 4] = rgba[at * 4 + 1] = rgba[at * 4 + 2] = Math.round(46 + 204 * kept[at]!);
 }
 
 /** Black primer with white sprayed from above, before any paint. */

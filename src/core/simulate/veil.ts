@@ -23,7 +23,7 @@ interface Laid {
  * @returns null where the surface has no such coat, or one of marks that is held back
  */
 export function goesOn(
-  job: Pick<Job, "hand">,
+  job: Job,
   surface: Surface,
   { grid, coats }: Laid,
   coatId: string,

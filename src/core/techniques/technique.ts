@@ -51,7 +51,13 @@ export interface Regions {
 
 /** Where a coat goes, in a form that techniques can work on. */
 export type Marks =
-  | { readonly kind: "field"; readonly hollowsOnly: boolean; readonly place?: WornPlace }
+  | {
+      readonly kind: "field";
+      readonly hollowsOnly: boolean;
+      readonly place?: WornPlace;
+      /** The share of its marks that each cell keeps, 0…1, where the surface has a budget of them. */
+      readonly effort?: (grid: SurfaceGrid) => Float32Array;
+    }
   | { readonly kind: "strokes"; readonly strokes: readonly Stroke[] }
   | { readonly kind: "dots"; readonly dots: readonly Dot[] }
   | { readonly kind: "regions"; readonly regions: Regions };
@@ -172,16 +178,25 @@ export function layPasses(film: FilmBuffer, passes: number, random: Random, layP
   }
 }
 
-/** How much a field coat belongs to each cell, 0…1: its place, else hollows or everywhere; 0 off the panel. */
-export function placeWeights({
-  grid,
-  marks,
-  nearCover,
-}: Pick<LayContext, "grid" | "marks" | "nearCover">): Float32Array {
+type FieldContext = Pick<LayContext, "grid" | "marks" | "nearCover">;
+
+/** How much a field coat belongs to each cell, 0…1: its place, else hollows or everywhere, as far as a budget lets it; 0 off the panel. */
+export function placeWeights(context: FieldContext): Float32Array {
+  const { grid, marks } = context;
   if (marks.kind !== "field") return grid.inside;
-  if (marks.place) return weightsOfPlace(grid, marks.place, nearCover);
+  const weights = fieldWeights(context, marks);
+  if (!marks.effort) return weights;
+  const kept = marks.effort(grid);
+  return weights.map((weight, at) => weight * kept[at]!);
+}
+
+function fieldWeights(
+  { grid, nearCover }: FieldContext,
+  { place, hollowsOnly }: Extract<Marks, { kind: "field" }>,
+): Float32Array {
+  if (place) return weightsOfPlace(grid, place, nearCover);
   const { inside } = grid;
-  const low = marks.hollowsOnly ? fieldsOf(grid).low : null;
+  const low = hollowsOnly ? fieldsOf(grid).low : null;
   const weights = new Float32Array(inside.length);
   for (let at = 0; at < weights.length; at++) if (inside[at]! > 0) weights[at] = low ? low[at]! : 1;
   return weights;

@@ -148,7 +148,7 @@ export function askSpecimen(job: Job, paints: readonly Paint[], surfaceId: strin
     surfaceId,
     upTo,
     lit: light === "lit",
-    map: light === "light" || light === "wear" || light === "values" ? light : null,
+    map: light === "colour" || light === "lit" ? null : light,
     veilCoatId,
     viewMm: distanceMm,
     mostCells: shown.mostCells,

@@ -6,9 +6,17 @@ import { usePrefs, type Shape } from "../../ui/prefs";
 
 export const PALETTE_VIEWS = ["mixes", "ladder", "goals", "wells"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
-export type BottomTab = "section" | "pattern" | "guides" | "variants" | "backwards" | "wear" | "growth";
+export type BottomTab =
+  | "section"
+  | "pattern"
+  | "guides"
+  | "variants"
+  | "backwards"
+  | "wear"
+  | "growth"
+  | "effort";
 /** The paint as it is, lit, or a map of where the lamp reaches or where the piece wears. */
-export const LIGHTS = ["colour", "lit", "light", "values", "wear"] as const;
+export const LIGHTS = ["colour", "lit", "light", "values", "wear", "effort"] as const;
 export type LightShown = (typeof LIGHTS)[number];
 /** Distances a painter looks from, mm; null shows every mark, as through a magnifier. */
 export const DISTANCES = [null, 200, 600, 1200] as const;

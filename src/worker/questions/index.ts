@@ -1,5 +1,6 @@
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
+import { effort } from "./effort";
 import { figure } from "./figure";
 import { figureJudged, figureMended } from "./figureJudged";
 import { figureOtherwise } from "./figureOtherwise";
@@ -26,6 +27,7 @@ import { zonePictures } from "./zonePictures";
 export const questions = {
   specimen,
   piece,
+  effort,
   figure,
   figureGltf,
   figureJudged,

@@ -239,13 +239,13 @@ describe("a file of an earlier version", () => {
     expect(job.surfaces.map(({ seat }) => seat!.both)).toEqual(today.surfaces.map(() => false));
   });
 
-  it("7 knows no growth: hair lies down the piece, as it did", () => {
+  it("7 knows neither growth nor budgets: hair lies down the piece, and every mark is painted", () => {
     const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
     const before = {
       ...today,
       version: 7,
-      surfaces: today.surfaces.map(({ growth, ...surface }) => {
-        expect(growth).toBeNull();
+      surfaces: today.surfaces.map(({ growth, effort, ...surface }) => {
+        expect([growth, effort]).toEqual([null, null]);
         return surface;
       }),
     };

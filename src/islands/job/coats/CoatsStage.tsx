@@ -10,6 +10,7 @@ import { useFigure, useSurface } from "../useSurface";
 import { useView, type BottomTab } from "../viewStore";
 import { CoatInspector } from "./CoatInspector";
 import { CoatList } from "./CoatList";
+import { EffortView } from "./EffortView";
 import { GrowthView } from "./growth/GrowthView";
 import { GuidesTable } from "./GuidesTable";
 import { PatternView } from "./PatternView";
@@ -39,6 +40,7 @@ const TABS: readonly (readonly [BottomTab, string])[] = [
   ["guides", "Guides"],
   ["wear", "Wear"],
   ["growth", "Growth"],
+  ["effort", "Effort"],
   ["backwards", "Plan backwards"],
   ["variants", "Variants"],
 ];
@@ -107,6 +109,7 @@ function Bottom({ surface }: { readonly surface: Surface }) {
         {tab === "guides" && <GuidesTable surface={surface} />}
         {tab === "wear" && <WearView surface={surface} />}
         {tab === "growth" && <GrowthView surface={surface} />}
+        {tab === "effort" && <EffortView surface={surface} />}
         {tab === "backwards" && <BackwardsView surface={surface} />}
         {tab === "variants" && <VariantsView surface={surface} />}
       </Box>

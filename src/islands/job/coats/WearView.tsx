@@ -1,6 +1,7 @@
-import { Box, Button, Slider, Typography } from "@mui/material";
+import { Box, Button, Typography } from "@mui/material";
 import type { Surface, WearSettings } from "../../../core/job";
 import { USUAL_WEAR, WEAR_SOURCES } from "../../../core/surface/wear";
+import { SLIDERS, SliderSetting } from "../../../ui/SliderSetting";
 import { useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 
@@ -37,33 +38,14 @@ export function WearView({ surface }: { readonly surface: Surface }) {
         </Button>
         <Button onClick={() => change(USUAL_WEAR)}>As usual</Button>
       </Box>
-      <Box
-        role="group"
-        aria-label="What wears"
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(210px, 1fr))",
-          columnGap: 3,
-          rowGap: 0.5,
-        }}
-      >
+      <Box role="group" aria-label="What wears" sx={SLIDERS}>
         {sources.map(([key, { label, about }]) => (
-          <Box key={key} title={about}>
-            <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-              <Typography variant="body2">{label}</Typography>
-              <Typography>{surface.wear[key]}&#8239;%</Typography>
-            </Box>
-            <Slider
-              size="small"
-              aria-label={label}
-              min={0}
-              max={100}
-              step={5}
-              value={surface.wear[key]}
-              onChange={(_event, value) => change({ ...surface.wear, [key]: value })}
-              sx={{ py: 0.8 }}
-            />
-          </Box>
+          <SliderSetting
+            key={key}
+            {...{ label, about, unit: "%", range: [0, 100], step: 5 }}
+            value={surface.wear[key]}
+            onChange={(value) => change({ ...surface.wear, [key]: value })}
+          />
         ))}
       </Box>
     </Box>

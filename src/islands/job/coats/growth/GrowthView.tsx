@@ -1,41 +1,14 @@
-import { Box, Button, Slider, Typography } from "@mui/material";
+import { Box, Button, Typography } from "@mui/material";
 import { changeGrowth, changeHandle, widestGap, withHandleAt } from "../../../../core/edits/growth";
 import { growthMapIds, growthMaps, type GrowthMapId } from "../../../../core/growth/maps";
 import { MOST_HANDLES, type Growth, type GrowthHandle, type Surface } from "../../../../core/job";
 import { isTechniqueId, techniques } from "../../../../core/techniques";
+import { SLIDERS, SliderSetting, type SliderText } from "../../../../ui/SliderSetting";
 import { simulationWorker } from "../../../../worker/client";
 import { useJobStore } from "../../jobStore";
 import { useBuilt, useEditSurface } from "../../useSurface";
 import { useView } from "../../viewStore";
 import { useGrowthField } from "./useGrowthField";
-
-interface SettingProps {
-  readonly label: string;
-  readonly about: string;
-  readonly unit: "°" | "%";
-  readonly range: readonly [number, number];
-  readonly step: number;
-  readonly value: number;
-  readonly onChange: (value: number) => void;
-}
-
-function Setting({ label, about, unit, range, step, value, onChange }: SettingProps) {
-  return (
-    <Box title={about}>
-      <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-        <Typography variant="body2">{label}</Typography>
-        <Typography>{unit === "°" ? `${value}°` : `${value}\u202f%`}</Typography>
-      </Box>
-      <Slider
-        size="small"
-        aria-label={label}
-        {...{ min: range[0], max: range[1], step, value }}
-        onChange={(_event, next) => onChange(next)}
-        sx={{ py: 0.8 }}
-      />
-    </Box>
-  );
-}
 
 /** Coats whose marks follow the map, in words. */
 function followers({ coats }: Surface): string {
@@ -60,7 +33,7 @@ const HANDLE_SETTINGS = [
     ...{ name: "liftDeg", label: "Stands off", unit: "°", range: [0, 85], step: 5 },
     about: "0 lies flat; what stands off is seen shorter.",
   },
-] as const satisfies readonly (Omit<SettingProps, "value" | "onChange"> & { name: keyof GrowthHandle })[];
+] as const satisfies readonly (SliderText & { readonly name: keyof GrowthHandle })[];
 
 const WHOLE_SETTINGS = [
   {
@@ -71,14 +44,7 @@ const WHOLE_SETTINGS = [
     ...{ name: "sway", label: "Strays in waves", unit: "°", range: [0, 45], step: 1 },
     about: "How far the lie wanders to either side over a millimetre or two.",
   },
-] as const satisfies readonly (Omit<SettingProps, "value" | "onChange"> & { name: keyof Growth })[];
-
-const grid = {
-  display: "grid",
-  gridTemplateColumns: "repeat(auto-fill, minmax(200px, 1fr))",
-  columnGap: 3,
-  rowGap: 0.5,
-} as const;
+] as const satisfies readonly (SliderText & { readonly name: keyof Growth })[];
 
 /** Usual maps to start from. */
 function MapChoice({ surface }: { readonly surface: Surface }) {
@@ -143,9 +109,9 @@ function MapSettings({ surface, growth }: { readonly surface: Surface; readonly 
         </Button>
       </Box>
       {chosen && (
-        <Box role="group" aria-label={`Handle ${at + 1}`} sx={grid}>
+        <Box role="group" aria-label={`Handle ${at + 1}`} sx={SLIDERS}>
           {HANDLE_SETTINGS.map(({ name, ...setting }) => (
-            <Setting
+            <SliderSetting
               key={name}
               {...setting}
               value={chosen[name]}
@@ -158,9 +124,9 @@ function MapSettings({ surface, growth }: { readonly surface: Surface; readonly 
           ))}
         </Box>
       )}
-      <Box role="group" aria-label="The whole map" sx={{ ...grid, mt: 1 }}>
+      <Box role="group" aria-label="The whole map" sx={{ ...SLIDERS, mt: 1 }}>
         {WHOLE_SETTINGS.map(({ name, ...setting }) => (
-          <Setting
+          <SliderSetting
             key={name}
             {...setting}
             value={growth[name]}
