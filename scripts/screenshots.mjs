@@ -102,12 +102,13 @@ const shots = [
     },
   },
   {
-    name: "wear",
-    at: `${JOB}/coats`,
+    name: "growth",
+    at: "/job/tide-hound/coats",
     act: async (page) => {
-      await surface(page, "Satchel");
-      await page.getByRole("tab", { name: "Wear" }).click();
-      await page.getByRole("button", { name: "Show the map" }).click();
+      await page.getByRole("tab", { name: "Growth" }).click();
+      await page.getByRole("button", { name: "Flat", exact: true }).click();
+      await page.getByRole("slider", { name: /^Handle 4: place/ }).focus();
+      await page.getByRole("img", { name: /Which way it grows/ }).waitFor();
     },
   },
   {

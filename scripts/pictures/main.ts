@@ -43,6 +43,12 @@ function piece(
   return { name, job: startSurface(job, surface.id, plan) };
 }
 
+/** Of a hound, smooth, closed at both ends, and lying. */
+const HOUND_BODY = {
+  ...{ lowerMm: 22, middleMm: 31, upperMm: 28, lengthMm: 24, middleAt: 68, deepPct: 120 },
+  ...{ lowerRound: 24, upperRound: 30, muscles: 2, muscleMm: 0.35, spineMm: 0 },
+} as const;
+
 const materials = [
   piece(
     "Strap, stippled and glazed leather, used",
@@ -69,6 +75,14 @@ const materials = [
   piece("Cloak, velvet", "cloak", {}, "velvet", { age: "new", look: "plain" }),
   piece("Sleeve, plain cloth, quiet", "sleeve", {}, "cloth-quiet", { age: "used", look: "quiet" }),
   piece("Helmet, smooth shell, striking", "helmet", {}, "shell-layered", { age: "used", look: "striking" }),
+  piece("Beast's body, short hair overlapped", "trunk", HOUND_BODY, "hair-overlapped", {
+    age: "used",
+    look: "plain",
+  }),
+  piece("Beast's body, short hair kept apart", "trunk", HOUND_BODY, "hair-apart", {
+    age: "used",
+    look: "plain",
+  }),
   piece("Horn in zones", "horn", {}, "horn-zones", { age: "new", look: "plain" }),
 ];
 

@@ -86,7 +86,7 @@ test("hair is kept to twenty minutes: strokes, time and picture follow, and a ma
   const half = await otherPixels(page, full);
   await put(page, "Minutes at most", "20");
   const cut = await otherPixels(page, half);
-  await expect(page.getByText(/^Painted are .*: 20 min; the third that is worth most gets/)).toBeVisible();
+  await expect(page.getByText(/^Painted are .*: 20.min; the third that is worth most gets/)).toBeVisible();
   await page.getByRole("slider", { name: "Kept for what is seen" }).press("Home");
   const even = await otherPixels(page, cut);
   await page.getByRole("button", { name: "Show the map" }).click();

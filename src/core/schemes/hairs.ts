@@ -33,15 +33,15 @@ interface HairStep {
 
 /** From the dark between to the last light: shorter, finer and rarer the lighter they are. */
 const DARK: HairStep = {
-  ...{ lighter: -26, chroma: 0.5, hueDeg: -10 },
-  ...{ length: 1.3, width: 0.13, density: 6, from: 0 },
+  ...{ lighter: -28, chroma: 0.5, hueDeg: -10 },
+  ...{ length: 1.5, width: 0.13, density: 5, from: 0 },
 };
 const LIGHTS: readonly HairStep[] = [
-  { lighter: 0, chroma: 0.95, hueDeg: -1, length: 1.2, width: 0.125, density: 9, from: 0.12 },
-  { lighter: 11, chroma: 1.05, hueDeg: 2, length: 1, width: 0.11, density: 8, from: 0.36 },
-  { lighter: 22, chroma: 1.1, hueDeg: 6, length: 0.85, width: 0.1, density: 7, from: 0.56 },
-  { lighter: 33, chroma: 1, hueDeg: 12, length: 0.7, width: 0.09, density: 6, from: 0.75 },
-  { lighter: 43, chroma: 0.75, hueDeg: 18, length: 0.5, width: 0.08, density: 4.5, from: 0.9 },
+  { lighter: 0, chroma: 0.95, hueDeg: -1, length: 1.4, width: 0.12, density: 6.5, from: 0.16 },
+  { lighter: 12, chroma: 1.05, hueDeg: 2, length: 1.2, width: 0.11, density: 7.5, from: 0.34 },
+  { lighter: 25, chroma: 1.1, hueDeg: 4, length: 1, width: 0.1, density: 7.5, from: 0.52 },
+  { lighter: 37, chroma: 1, hueDeg: 8, length: 0.8, width: 0.09, density: 6.5, from: 0.7 },
+  { lighter: 48, chroma: 0.75, hueDeg: 12, length: 0.6, width: 0.08, density: 5, from: 0.86 },
 ];
 /** The ground lies this much below the coat's own colour, L*: hair over it lifts it. */
 const GROUND = -9;
@@ -51,6 +51,8 @@ const FEWER_OF: Readonly<Record<Look, number>> = { quiet: 1, plain: 0, striking:
 const [TABLE_FEWER, TABLE_WIDER] = [0.6, 1.2] as const;
 /** Fine work is looked at from no farther than this, mm. */
 const IN_HAND_MM = 300;
+/** What one stroke hides, %: the ground lives on between and below. */
+const HIDES = 70;
 /** Steps are widened for the eye up to so many times. */
 const MOST_WIDER = 1.35;
 
@@ -121,6 +123,8 @@ export interface HairSet {
   readonly apart?: number;
   readonly tufts?: number;
   readonly long?: number;
+  /** Times as wide. */
+  readonly wide?: number;
 }
 
 const stepOf = (tone: HairTone): HairStep => {
@@ -130,7 +134,7 @@ const stepOf = (tone: HairTone): HairStep => {
 
 /** Where a tone's strokes lie: from its place in the value plan on, fading in; the dark most in the shade, some everywhere. */
 export const hairPlace = (tone: HairTone): Place => {
-  if (tone === "dark") return inZones([], 0.3, { values: { from: 0, to: 0.4, fade: 0.5 } });
+  if (tone === "dark") return inZones([], 0.2, { values: { from: 0, to: 0.4, fade: 0.5 } });
   return inZones([], 0, { values: { from: stepOf(tone).from, to: 1, fade: 0.28 } });
 };
 
@@ -140,7 +144,7 @@ export function strokesIn(
   { key, name, tone, place, ...more }: HairSet,
 ): SchemeCoat<HairTone> {
   const step = stepOf(tone);
-  const { many = 1, apart = 35, tufts = 45, long = 1 } = more;
+  const { many = 1, apart = 35, tufts = 45, long = 1, wide = 1 } = more;
   const rough = Math.sqrt(WEAR_OF[room.answers.age]);
   const fewer = isTable(room) ? TABLE_FEWER : 1;
   return {
@@ -154,7 +158,8 @@ export function strokesIn(
       density: Math.max(0.2, perMm2(room, step.density * many * fewer)),
       length: Math.round(100 * step.length * long * room.scale) / 100,
       lengthSpread: 25,
-      width: widthOf(room, step),
+      hides: HIDES,
+      width: widthOf(room, { ...step, width: step.width * wide }),
       apart,
       // An old coat is rougher: in tufts, and hairs stray.
       tufts: Math.min(100, Math.round((tufts * rough) / 5) * 5),
@@ -166,11 +171,22 @@ export function strokesIn(
 /** The ground's steps of light in tones that the strokes are mixed in anyhow: no mix is made for it alone. */
 const STEP_TONES: readonly HairTone[] = ["dark", "base", "hair-0", "hair-1", "hair-2"];
 
+/** How steps of light are laid so that they cover: the lighter, the thicker. */
+function covering(
+  { answers }: SchemeRoom,
+  step: number,
+): { readonly water?: number; readonly passes?: number } {
+  if (step < 3) return {};
+  return { water: 1.5, passes: step - 1 + (answers.look === "striking" ? 1 : 0) };
+}
+
 /** Volumes before any hair: a rough light map in soft steps. */
 export const hairVolumes = (room: SchemeRoom): SchemeCoat<HairTone>[] =>
   volumeCoats(room, { material: "short hair", name: "ground" }, { feather: 75, waver: 35 }).map((coat) => ({
     ...coat,
     tone: STEP_TONES[Number(coat.tone.slice("value-".length))]!,
+    // The lightest lie furthest from the ground they have to cover.
+    ...covering(room, Number(coat.tone.slice("value-".length))),
   }));
 
 /** A glaze that ties all tones, and one of the opposite hue in the shade. */
@@ -187,7 +203,7 @@ export const hairGlazes = (): SchemeCoat<HairTone>[] => [
       technique: "glaze",
       tone: "counter",
       water: 4,
-      passes: 3,
+      passes: 2,
     },
     place: inZones([], 0, { values: { from: 0, to: 0.45, fade: 0.5 } }),
     params: { pull: 40 },
