@@ -23,6 +23,6 @@ export interface Check {
   readonly id: string;
   readonly label: string;
   /** Whether there is anything to look at on a piece; on every piece where left out. */
-  readonly concerns?: (form: SurfaceForm) => boolean;
+  readonly concerns?: (form: SurfaceForm, surface: Surface) => boolean;
   run(context: CheckContext): CheckResult[];
 }

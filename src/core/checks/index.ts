@@ -22,6 +22,7 @@ import { baseHue } from "./baseHue";
 import { buried } from "./buried";
 import { finerThanHand } from "./finerThanHand";
 import { lostHighlight } from "./lostHighlight";
+import { hairReads } from "./hairReads";
 import { mediumAlone } from "./mediumAlone";
 import { pasteOverPaint } from "./pasteOverPaint";
 import { touchingAlike, TOUCHING } from "./touching";
@@ -45,6 +46,7 @@ export const checks: readonly Check[] = [
   pasteOverPaint,
   washTooDark,
   lostHighlight,
+  hairReads,
 ];
 
 /**
@@ -52,7 +54,7 @@ export const checks: readonly Check[] = [
  * @throws InputError where it cannot be built
  */
 export function checksOf(surface: Surface): readonly { id: string; label: string }[] {
-  const concerned = checks.filter(({ concerns }) => !concerns || concerns(buildForm(surface)));
+  const concerned = checks.filter(({ concerns }) => !concerns || concerns(buildForm(surface), surface));
   return [...concerned, ...(familyIn(surface)?.checks ?? []), TOUCHING];
 }
 

@@ -37,30 +37,38 @@ const DARK: HairStep = {
   ...{ length: 1.5, width: 0.13, density: 5, from: 0 },
 };
 const LIGHTS: readonly HairStep[] = [
-  { lighter: 0, chroma: 0.95, hueDeg: -1, length: 1.4, width: 0.12, density: 6.5, from: 0.16 },
+  { lighter: 3, chroma: 0.95, hueDeg: -1, length: 1.4, width: 0.12, density: 6.5, from: 0.16 },
   { lighter: 12, chroma: 1.05, hueDeg: 2, length: 1.2, width: 0.11, density: 7.5, from: 0.34 },
   { lighter: 25, chroma: 1.1, hueDeg: 4, length: 1, width: 0.1, density: 7.5, from: 0.52 },
   { lighter: 37, chroma: 1, hueDeg: 8, length: 0.8, width: 0.09, density: 6.5, from: 0.7 },
   { lighter: 48, chroma: 0.75, hueDeg: 12, length: 0.6, width: 0.08, density: 5, from: 0.86 },
 ];
 /** The ground lies this much below the coat's own colour, L*: hair over it lifts it. */
-const GROUND = -9;
+const GROUND = -10;
 const FEWER_OF: Readonly<Record<Look, number>> = { quiet: 1, plain: 0, striking: 0 };
 
 /** Hair on a small figure, or for the table, has fewer and broader strokes. */
 const [TABLE_FEWER, TABLE_WIDER] = [0.6, 1.2] as const;
 /** Fine work is looked at from no farther than this, mm. */
 const IN_HAND_MM = 300;
-/** What one stroke hides, %: the ground lives on between and below. */
-const HIDES = 70;
+/** What one stroke hides, %: the ground lives on between and below. The highest lights are of pale paint, which has to be laid fuller. */
+const HIDES = { most: 70, pale: 90, paleFrom: 64 } as const;
 /** Steps are widened for the eye up to so many times. */
 const MOST_WIDER = 1.35;
 
 const isTable = ({ standard }: SchemeRoom): boolean => standard === "tabletop";
 
-/** Steps of light a coat of hair is painted in: for the table one less, a quiet one as well. */
-export const lightsIn = (room: SchemeRoom): number =>
-  LIGHTS.length - (isTable(room) ? 1 : 0) - FEWER_OF[room.answers.look];
+/** No paint is lighter than this, L*, and lights nearer to each other than so much are one. */
+const [LIGHTEST, LEAST_STEP] = [92, 6] as const;
+
+/** L* that is left above a colour. */
+const roomAbove = ({ answers }: SchemeRoom): number => LIGHTEST - hexToLab(answers.colour)[0];
+
+/** Steps of light a coat of hair is painted in: for the table one less, a quiet one as well; a pale coat has room for few. */
+export function lightsIn(room: SchemeRoom): number {
+  const wanted = LIGHTS.length - (isTable(room) ? 1 : 0) - FEWER_OF[room.answers.look];
+  return Math.min(wanted, Math.max(2, 1 + Math.floor(roomAbove(room) / LEAST_STEP)));
+}
 
 const widthOf = (room: SchemeRoom, { width }: HairStep): number =>
   flickMm(room, width * (isTable(room) ? TABLE_WIDER : 1));
@@ -72,17 +80,23 @@ const widthOf = (room: SchemeRoom, { width }: HairStep): number =>
 export function lightSteps(room: SchemeRoom): number[] {
   const [own] = hexToLab(room.answers.colour);
   const contrast = CONTRAST[room.answers.look];
+  const lights = LIGHTS.slice(0, lightsIn(room));
+  const above = roomAbove(room);
+  const reach = Math.min(contrast, above / lights.at(-1)!.lighter);
   const distanceMm = Math.min(room.distanceMm, IN_HAND_MM);
   let [below, written] = [GROUND * contrast, GROUND * contrast];
-  return LIGHTS.slice(0, lightsIn(room)).map((step) => {
-    const ground = Math.min(94, Math.max(4, own + below));
-    const asked = contrast * step.lighter - written;
+  const steps = lights.map((step) => {
+    const ground = Math.min(LIGHTEST, Math.max(4, own + below));
+    const asked = reach * step.lighter - written;
     const needed = lightnessToRead(ground, widthOf(room, step), distanceMm, 1);
     const wider = needed === null ? MOST_WIDER : (needed - ground) / asked;
     below += asked * Math.min(MOST_WIDER, Math.max(1, wider));
-    written = contrast * step.lighter;
+    written = reach * step.lighter;
     return below;
   });
+  // Widened steps have to end where there is paint for them.
+  const most = Math.max(...steps);
+  return most > above ? steps.map((lighter) => (lighter > 0 ? (lighter * above) / most : lighter)) : steps;
 }
 
 const NAMES = ["first light", "second light", "third light", "fourth light", "last light"] as const;
@@ -132,6 +146,12 @@ const stepOf = (tone: HairTone): HairStep => {
   return light ? LIGHTS[Number(light[1])]! : DARK;
 };
 
+/** Whether a tone is so light that its paint hides little, by its L*. */
+function isPale(room: SchemeRoom, tone: HairTone): boolean {
+  const [own] = hexToLab(room.answers.colour);
+  return own + (hairTones(room)[tone]?.lighter ?? 0) > HIDES.paleFrom;
+}
+
 /** Where a tone's strokes lie: from its place in the value plan on, fading in; the dark most in the shade, some everywhere. */
 export const hairPlace = (tone: HairTone): Place => {
   if (tone === "dark") return inZones([], 0.2, { values: { from: 0, to: 0.4, fade: 0.5 } });
@@ -158,7 +178,7 @@ export function strokesIn(
       density: Math.max(0.2, perMm2(room, step.density * many * fewer)),
       length: Math.round(100 * step.length * long * room.scale) / 100,
       lengthSpread: 25,
-      hides: HIDES,
+      hides: isPale(room, tone) ? HIDES.pale : HIDES.most,
       width: widthOf(room, { ...step, width: step.width * wide }),
       apart,
       // An old coat is rougher: in tufts, and hairs stray.
@@ -169,7 +189,8 @@ export function strokesIn(
 }
 
 /** The ground's steps of light in tones that the strokes are mixed in anyhow: no mix is made for it alone. */
-const STEP_TONES: readonly HairTone[] = ["dark", "base", "hair-0", "hair-1", "hair-2"];
+const stepTone = (room: SchemeRoom, step: number): HairTone =>
+  step < 2 ? (["dark", "base"] as const)[step]! : `hair-${Math.min(step - 2, lightsIn(room) - 1)}`;
 
 /** How steps of light are laid so that they cover: the lighter, the thicker. */
 function covering(
@@ -184,7 +205,7 @@ function covering(
 export const hairVolumes = (room: SchemeRoom): SchemeCoat<HairTone>[] =>
   volumeCoats(room, { material: "short hair", name: "ground" }, { feather: 75, waver: 35 }).map((coat) => ({
     ...coat,
-    tone: STEP_TONES[Number(coat.tone.slice("value-".length))]!,
+    tone: stepTone(room, Number(coat.tone.slice("value-".length))),
     // The lightest lie furthest from the ground they have to cover.
     ...covering(room, Number(coat.tone.slice("value-".length))),
   }));
