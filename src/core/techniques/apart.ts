@@ -1,7 +1,8 @@
 import type { Random } from "../random";
 import { fieldsOf } from "../surface/fields";
 import type { SurfaceGrid } from "../surface/grid";
-import { lieOn } from "../surface/growthOn";
+import { growthAt, type Lie } from "../surface/growthField";
+import { lieField } from "../surface/growthOn";
 import { cellAt, type Spot } from "./scatter";
 
 /** Tries to each mark that is wanted; where they are to stand far apart and many, room runs out before. */
@@ -29,13 +30,7 @@ class Neighbours {
   }
 
   /** Whether one of them lies nearer than told: along a direction and across it, mm. */
-  isNear(
-    x: number,
-    y: number,
-    [dx, dy]: readonly [number, number],
-    alongMm: number,
-    acrossMm: number,
-  ): boolean {
+  isNear(x: number, y: number, { x: dx, y: dy }: Lie, alongMm: number, acrossMm: number): boolean {
     const [left, right] = [
       Math.floor((x - acrossMm) / this.cellMm),
       Math.floor((x + acrossMm) / this.cellMm),
@@ -79,6 +74,8 @@ export function scatterApart(
   const pieces = fieldsOf(grid).piece;
   const evenMm = apart01 * REACHED * Math.sqrt(1 / perMm2);
   const near = new Neighbours(Math.max(0.05, evenMm * ACROSS));
+  const field = lieField(grid);
+  const lie: Lie = { x: 0, y: 1, length: 1, lift: 0 };
   const spots: Spot[] = [];
   const tries = Math.min(4e6, MOST_TRIES * perMm2 * (maxX - minX) * (maxY - minY));
   for (let tried = 0; tried < tries && spots.length < count; tried++) {
@@ -90,7 +87,8 @@ export function scatterApart(
     if (evenMm > 0) {
       // Where marks are to be rarer they keep further apart, up to a bound that keeps the search short.
       const mm = Math.min(2.5 * evenMm, evenMm / Math.sqrt(weights[at]!));
-      if (near.isNear(xMm, yMm, lieOn(grid, at), mm / ACROSS, mm * ACROSS)) continue;
+      growthAt(field, xMm, yMm, lie);
+      if (near.isNear(xMm, yMm, lie, mm / ACROSS, mm * ACROSS)) continue;
       near.add(xMm, yMm);
     }
     spots.push({ xMm, yMm, at, piece: pieces ? pieces[at]! : null });

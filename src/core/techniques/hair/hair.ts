@@ -1,13 +1,12 @@
 import { inZones } from "../../job";
 import type { Random } from "../../random";
-import type { SurfaceGrid } from "../../surface/grid";
-import { growthAt, type Lie } from "../../surface/growthField";
-import { lieOn } from "../../surface/growthOn";
+import { growthAt, type GrowthField, type Lie } from "../../surface/growthField";
+import { lieField } from "../../surface/growthOn";
 import { hash01 } from "../../random";
 import { softNoise } from "../../surface/forms/sheet";
 import { scatterApart } from "../apart";
 import { COMBED } from "../flick";
-import { cellAt, type Spot } from "../scatter";
+import type { Spot } from "../scatter";
 import type { PlacedMark } from "../singleMarks";
 import { layTapered, type TaperedStroke } from "../tapered";
 import { defineTechnique, edgeSoftMm, placeWeights, type LayContext } from "../technique";
@@ -148,17 +147,6 @@ const MOST_STEPS = 24;
 const LONGEST_MM = 9;
 const radians = (deg: number): number => (deg * Math.PI) / 180;
 
-/** The lie at a place, whether anybody has said how things grow there or not. */
-function lieAt(grid: SurfaceGrid, x: number, y: number, lie: Lie): Lie {
-  const field = grid.growth();
-  if (field) return growthAt(field, x, y, lie);
-  const at = cellAt(grid, x, y);
-  if (at < 0) return lie;
-  [lie.x, lie.y] = lieOn(grid, at);
-  [lie.length, lie.lift] = [1, 0];
-  return lie;
-}
-
 /** One hair as the hand sets it. */
 export interface HairStroke extends TaperedStroke {
   readonly spot: Spot;
@@ -194,7 +182,7 @@ function inTufts(context: LayContext, tufts: number, seed: number): Float32Array
 
 function hairAt(context: LayContext, params: Hairs, spot: Spot, lean: number, random: Random): HairStroke {
   const sigma = params.lengthSpread / 100;
-  const grown = lieAt(context.grid, spot.xMm, spot.yMm, middle);
+  const grown = growthAt(lieField(context.grid), spot.xMm, spot.yMm, middle);
   const long = params.length * Math.exp(sigma * random.normal() - (sigma * sigma) / 2);
   // What stands off the ground is seen shorter on it.
   const lengthMm = Math.min(LONGEST_MM, long * grown.length * Math.cos(grown.lift));
@@ -210,7 +198,7 @@ function hairAt(context: LayContext, params: Hairs, spot: Spot, lean: number, ra
   }
   return {
     ...{ spot, lengthMm, strayed, half, um, softMm: edgeSoftMm(context.water) * 0.4 },
-    path: traced(context.grid, spot, { lengthMm, steps, strayed, curl }),
+    path: traced(lieField(context.grid), spot, { lengthMm, steps, strayed, curl }),
     hides: Math.min(1, (params.hides / 100) * (0.8 + 0.4 * random.next())),
     piece: context.overSeams ? null : spot.piece,
   };
@@ -230,7 +218,7 @@ interface Way {
 
 /** The line of a hair, root first: followed through the lie both ways from its middle. */
 function traced(
-  grid: SurfaceGrid,
+  field: GrowthField,
   { xMm, yMm }: Spot,
   { lengthMm, steps, strayed, curl }: Way,
 ): Float64Array {
@@ -242,7 +230,7 @@ function traced(
   for (const way of [1, -1] as const) {
     let [x, y] = [xMm, yMm];
     for (let k = from; way > 0 ? k < steps : k > 0; k += way) {
-      const { x: dx, y: dy } = lieAt(grid, x, y, along);
+      const { x: dx, y: dy } = growthAt(field, x, y, along);
       const turn = strayed + curl * ((k + way * 0.5) / steps - 0.5);
       const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
       // Turned anticlockwise as it is looked at; y grows downwards.
