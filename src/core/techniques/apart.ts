@@ -52,41 +52,54 @@ class Neighbours {
   }
 }
 
+/** How marks are spread. */
+export interface Scattering {
+  /** Density where the weight is 1. */
+  readonly perMm2: number;
+  /** 0 anyhow, 1 as evenly as chance allows. */
+  readonly apart01: number;
+  /** How far they stand in tufts, 0…1, and where those are: 1 within, −1 between them, by place, mm. */
+  readonly tufts01: number;
+  readonly tuft: (xMm: number, yMm: number) => number;
+}
+
 /**
  * As many places as density and weights ask for, at random but kept apart: darts are thrown and those that land too near
  * an earlier one, across the lie more than along it, are taken out (Mitchell, "Generating antialiased images at low
  * sampling densities", 1987, with a distance that follows the weights).
- * @param perMm2 density where the weight is 1
- * @param apart01 0 anyhow, 1 as evenly as chance allows
  */
 export function scatterApart(
   grid: SurfaceGrid,
   weights: Float32Array,
-  perMm2: number,
-  apart01: number,
+  { perMm2, apart01, tufts01, tuft }: Scattering,
   random: Random,
 ): Spot[] {
   const { inside, pitchMm } = grid;
   const { minX, maxX, minY, maxY } = grid.form.bounds;
-  let wanted = 0;
-  for (let at = 0; at < weights.length; at++) wanted += weights[at]! * inside[at]!;
-  const count = Math.round(wanted * perMm2 * pitchMm * pitchMm);
+  let whole = 0;
+  for (let at = 0; at < weights.length; at++) whole += weights[at]! * inside[at]!;
+  const count = Math.round(whole * perMm2 * pitchMm * pitchMm);
   const pieces = fieldsOf(grid).piece;
-  const evenMm = apart01 * REACHED * Math.sqrt(1 / perMm2);
+  // As many in all: where tufts have more, the places between them have fewer.
+  const densest = perMm2 * (1 + tufts01);
+  const evenMm = apart01 * REACHED * Math.sqrt(1 / densest);
   const near = new Neighbours(Math.max(0.05, evenMm * ACROSS));
   const field = lieField(grid);
   const lie: Lie = { x: 0, y: 1, length: 1, lift: 0 };
   const spots: Spot[] = [];
-  const tries = Math.min(4e6, MOST_TRIES * perMm2 * (maxX - minX) * (maxY - minY));
+  const tries = Math.min(4e6, MOST_TRIES * densest * (maxX - minX) * (maxY - minY));
   for (let tried = 0; tried < tries && spots.length < count; tried++) {
     const xMm = minX + (maxX - minX) * random.next();
     const yMm = minY + (maxY - minY) * random.next();
     const keep = random.next();
     const at = cellAt(grid, xMm, yMm);
     if (at < 0 || inside[at]! <= 0.5 || keep >= weights[at]!) continue;
+    const share = tufts01 > 0 ? (1 + tufts01 * tuft(xMm, yMm)) / (1 + tufts01) : 1;
+    const wanted = weights[at]! * share;
+    if (keep >= wanted) continue;
     if (evenMm > 0) {
       // Where marks are to be rarer they keep further apart, up to a bound that keeps the search short.
-      const mm = Math.min(2.5 * evenMm, evenMm / Math.sqrt(weights[at]!));
+      const mm = Math.min(2.5 * evenMm, evenMm / Math.sqrt(wanted));
       growthAt(field, xMm, yMm, lie);
       if (near.isNear(xMm, yMm, lie, mm / ACROSS, mm * ACROSS)) continue;
       near.add(xMm, yMm);

@@ -120,8 +120,9 @@ export const hair = defineTechnique({
     },
   },
   lay(film, context, params, random) {
+    const weights = placeWeights(context);
     for (let pass = 0; pass < context.passes; pass++)
-      layTapered(film, context.grid, hairsOf(context, params, random.fork(pass)));
+      layTapered(film, context.grid, hairsOf(context, params, random.fork(pass), weights));
   },
 });
 
@@ -155,29 +156,22 @@ export interface HairStroke extends TaperedStroke {
   readonly strayed: number;
 }
 
-/** Every hair of one pass; counts and statistics come from these, not from cells. */
-export function hairsOf(context: LayContext, params: Hairs, random: Random): HairStroke[] {
-  const { grid } = context;
+/**
+ * Every hair of one pass; counts and statistics come from these, not from cells.
+ * @param weights how much the coat is wanted at each cell; worked out where left out
+ */
+export function hairsOf(
+  context: LayContext,
+  params: Hairs,
+  random: Random,
+  weights = placeWeights(context),
+): HairStroke[] {
   const seed = Math.floor(random.range(0, 2 ** 30));
-  const tufts = params.tufts / 100;
-  // As many in all: where there are more, others have fewer.
-  const weights = inTufts(context, tufts, seed + 1);
-  const spots = scatterApart(grid, weights, params.density * (1 + tufts), params.apart / 100, random);
-  const lean = softNoise(seed, CLUMP_MM, hash01);
+  const [lean, clouds] = [softNoise(seed, CLUMP_MM, hash01), softNoise(seed + 1, TUFT_MM, hash01)];
+  const tuft = (x: number, y: number) => Math.min(1, Math.max(-1, 1.6 * clouds(x, y)));
+  const spread = { perMm2: params.density, apart01: params.apart / 100, tufts01: params.tufts / 100, tuft };
+  const spots = scatterApart(context.grid, weights, spread, random);
   return spots.map((spot) => hairAt(context, params, spot, lean(spot.xMm, spot.yMm), random));
-}
-
-/** How much the coat is wanted at each cell, against where most hairs stand. */
-function inTufts(context: LayContext, tufts: number, seed: number): Float32Array {
-  const weights = placeWeights(context);
-  if (tufts === 0) return weights;
-  const { width, pitchMm, originX, originY } = context.grid;
-  const tuft = softNoise(seed, TUFT_MM, hash01);
-  return weights.map((weight, at) => {
-    if (weight === 0) return 0;
-    const [x, y] = [originX + (at % width) * pitchMm, originY + Math.floor(at / width) * pitchMm];
-    return (weight * (1 + tufts * Math.min(1, Math.max(-1, 1.6 * tuft(x, y))))) / (1 + tufts);
-  });
 }
 
 function hairAt(context: LayContext, params: Hairs, spot: Spot, lean: number, random: Random): HairStroke {
