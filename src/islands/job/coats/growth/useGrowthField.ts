@@ -1,4 +1,5 @@
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
+import { create } from "zustand";
 import { growthOf } from "../../../../core/growth/growthOf";
 import type { Surface } from "../../../../core/job";
 import type { GrowthField } from "../../../../core/surface/growthField";
@@ -6,36 +7,28 @@ import { simulationWorker } from "../../../../worker/client";
 import { useJobStore } from "../../jobStore";
 
 interface Known {
-  readonly surfaceId: string;
+  readonly surfaceId: string | null;
   readonly key: string;
   readonly field: GrowthField | null;
 }
-let last: Known | null = null;
+
+/** The last answer: the lines on the picture and the settings below it show the same, whichever of them asked. */
+const useKnown = create<Known>()(() => ({ surfaceId: null, key: "", field: null }));
 
 /** Which way things grow on a surface, from the worker; while that works the former answer for it stays. */
 export function useGrowthField(surface: Surface): GrowthField | null {
   const { id } = surface;
   const key = useJobStore(({ job }) => (job ? growthOf(job, surface).key : ""));
-  const [known, setKnown] = useState(last);
+  const known = useKnown();
   useEffect(() => {
     const { job } = useJobStore.getState();
-    if (!job || key === "" || (last?.key === key && last.surfaceId === id)) return;
-    let gone = false;
+    const last = useKnown.getState();
+    if (!job || key === "" || (last.key === key && last.surfaceId === id)) return;
     simulationWorker().ask(
       "growth",
       { job, surfaceId: id },
-      {
-        answer({ field }) {
-          last = { surfaceId: id, key, field };
-          if (!gone) setKnown(last);
-        },
-      },
+      { answer: ({ field }) => useKnown.setState({ surfaceId: id, key, field }) },
     );
-    return () => {
-      gone = true;
-    };
   }, [key, id]);
-  if (key === "") return null;
-  const newest = last?.surfaceId === id ? last : known;
-  return newest?.surfaceId === id ? newest.field : null;
+  return key !== "" && known.surfaceId === id ? known.field : null;
 }
