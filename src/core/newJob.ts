@@ -79,6 +79,7 @@ export function newPlainSurface(
     wear: USUAL_WEAR,
     volumes: { ...USUAL_VOLUMES, material: forms[formId].material ?? USUAL_VOLUMES.material },
     growth: null,
+    hide: null,
     effort: null,
     seed,
   };

@@ -1,4 +1,3 @@
-import { lightOf } from "../figure/light";
 import { describe, expect, it } from "vitest";
 import { demoJobs } from "../../data/demo/company";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
@@ -12,7 +11,7 @@ import { AGES } from "../schemes/scheme";
 import { planStart, startSurface } from "../schemes/start";
 import { marksOf } from "../simulate/layCoat";
 import { createFilmBuffer } from "../techniques/technique";
-import { coarseGrid } from "../surface/coarseGrid";
+import { coarseGrid } from "../simulate/coarseGrid";
 import { buildForm } from "../surface/forms/buildForm";
 import { techniqueIds, techniques, type TechniqueId } from "../techniques";
 import { cellAt } from "../techniques/scatter";
@@ -86,7 +85,7 @@ describe.each(withSingles)("single marks of %s", (id) => {
     const surface = job.surfaces[0]!;
     const [coat] = surface.coats;
     const form = buildForm(surface);
-    const grid = coarseGrid(surface, lightOf(job, surface));
+    const grid = coarseGrid(job, surface);
     const marks = marksOf(job, surface, form, coat!, () => grid);
     const context = onGround({ grid, marks, passUm: 9, passes: 1, water: coat!.water, hand: job.hand });
     const params = completeParams(specs, coat!.technique.params) as never;

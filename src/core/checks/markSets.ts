@@ -1,12 +1,9 @@
-import { growthOf } from "../growth/growthOf";
-import { withGrowth } from "../surface/growthOn";
-import { lightOf } from "../figure/light";
 import { type Coat } from "../job";
 import { completeParams } from "../params";
 import type { MarkSet } from "../patterns/family";
 import { createRandom } from "../random";
 import { marksOf } from "../simulate/layCoat";
-import { coarseGrid } from "../surface/coarseGrid";
+import { coarseGrid } from "../simulate/coarseGrid";
 import { isTechniqueId, techniques } from "../techniques";
 import { coatPassUm } from "../techniques/passUm";
 import type { PlacedMark } from "../techniques/singleMarks";
@@ -55,7 +52,7 @@ export function techniqueSets({ job, surface, form, coats }: CheckContext): Judg
     const technique = isTechniqueId(id) ? techniques[id] : null;
     if (!technique?.singles || coat.place.kind === "pattern") return [];
     const { singles } = technique;
-    const grid = withGrowth(coarseGrid(surface, lightOf(job, surface)), growthOf(job, surface));
+    const grid = coarseGrid(job, surface);
     const { water, overSeams } = coat;
     const context = {
       ...{ grid, water, overSeams, passUm: coatPassUm(coat), passes: 1, hand: job.hand, nearCover: null },

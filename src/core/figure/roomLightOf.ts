@@ -140,7 +140,8 @@ function lampLight(
     values[at * PER_POINT + FREE] = isNear(placed, at) ? freeFrom(frames, at, way, lamp, beams) : 1;
   });
   fillBetween(values, FREE, PER_POINT, lattice);
-  return { ...lattice, values, lampInForm: lampInForm(form, seating, lamp) };
+  const axes = axesInRoom(form, seating);
+  return { ...lattice, values, lampInForm: inForm(axes, lamp), backInForm: backInForm(axes) };
 }
 
 /** A round piece ends at its rim: what lies beside it goes on from there as it came. */
@@ -187,16 +188,24 @@ function openFrom({ frames }: Placed, at: number, { obstacles, own }: InTheWay):
   return (first + obstacles.countFree(from, OTHER_WAYS, own, OWN_MM)) / SKY_WAYS;
 }
 
-/** The lamp as the middle of the form has it. */
-function lampInForm(form: SurfaceForm, seating: Seating, lamp: SpacePoint): SpacePoint {
+/** The form's own axes as they lie in the room, at its middle. */
+function axesInRoom(form: SurfaceForm, seating: Seating): readonly SpacePoint[] {
   const middle = form.inSpace({ turnDeg: form.turnDeg / 2, heightMm: form.slantMm / 2 });
   const at = seating(middle);
-  const axes = (
-    [
-      [1, 0, 0],
-      [0, 1, 0],
-      [0, 0, 1],
-    ] as const
-  ).map((axis) => unit(minus(seating(add(middle, axis, 1e-3)), at)));
-  return unit([dot(lamp, axes[0]!), dot(lamp, axes[1]!), dot(lamp, axes[2]!)]);
+  const axes = [
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ] as const;
+  return axes.map((axis) => unit(minus(seating(add(middle, axis, 1e-3)), at)));
+}
+
+/** A way in the room as the middle of the form has it. */
+const inForm = (axes: readonly SpacePoint[], way: SpacePoint): SpacePoint =>
+  unit([dot(way, axes[0]!), dot(way, axes[1]!), dot(way, axes[2]!)]);
+
+/** Where a piece has its back: one that lies, above; one that stands, behind. */
+function backInForm(axes: readonly SpacePoint[]): SpacePoint {
+  const upright = Math.abs(axes[1]![1]);
+  return unit(add(times(inForm(axes, [0, 1, 0]), 1 - upright), [0, 0, -1], upright));
 }

@@ -12,6 +12,8 @@ export const use = fields({ id: id(), version: whole(1, 1000), params: numbers()
 export type TechniqueUse = Shape<typeof use>;
 /** `mirrored`: of the second piece of a pair, as it stands on the figure; never kept. */
 export type FormUse = Shape<typeof use> & { readonly mirrored?: true };
+/** What covers a form, sculpted: which kind, and its sizes. */
+export type HideUse = Shape<typeof use>;
 
 /** One step: a technique, a mix, where, how many passes. */
 export const coatSchema = fields({
@@ -115,6 +117,8 @@ export const surfaceSchema = fields({
   variants: listOf(variant, "variants", 8),
   /** Relief on top of the form's own; null for none. */
   relief: relief.nullable().defined(),
+  /** What is sculpted all over the form: locks, scales; null for a smooth one. */
+  hide: use.nullable().defined(),
   /** Where it wears: what the zone "worn" follows. */
   wear,
   /** What it is made of and how much it is looked at: what its value plan follows. */

@@ -72,18 +72,18 @@ export function normalsOf(points: Float32Array, { columns, rows }: MeshSize): Fl
   return out;
 }
 
-/** Moves points outwards by the paint that lies on the relief, mm. */
+/** Moves points outwards by how far every cell lies above where they stand, mm. */
 function raise(
   points: Float32Array,
   normals: Float32Array,
   grid: SurfaceGrid,
-  heights: Float32Array,
+  upMm: (at: number) => number,
   { columns, rows, step }: MeshSize,
 ): void {
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
       const at = cellOf(grid, step, column, row);
-      const up = heights[at]! - grid.relief[at]!;
+      const up = upMm(at);
       const point = (row * columns + column) * 3;
       for (let axis = 0; axis < 3; axis++) points[point + axis]! += up * normals[point + axis]!;
     }
@@ -115,7 +115,7 @@ export function meshOf(grid: SurfaceGrid, heights: Float32Array, mostPoints: num
   const bare = bareMesh(grid, step);
   if (heights === grid.relief) return bare;
   const points = bare.points.slice();
-  raise(points, bare.normals, grid, heights, bare);
+  raise(points, bare.normals, grid, (at) => heights[at]! - grid.relief[at]!, bare);
   return { ...bare, points, normals: normalsOf(points, bare) };
 }
 
@@ -129,6 +129,9 @@ function bareMesh(grid: SurfaceGrid, step: number): PieceMesh {
   if (own) return own;
   const size = { columns: pointsAlong(grid.width, step), rows: pointsAlong(grid.height, step), step };
   const points = placePoints(grid, size);
+  const { hide } = grid;
+  // What is sculpted over the form stands on it.
+  if (hide) raise(points, normalsOf(points, size), grid, (at) => hide.upMm[at]!, size);
   const made = { ...size, points, normals: normalsOf(points, size), holds: holdsOf(grid, size) };
   bareMeshes.set(grid.heightMm, [made, ...known].slice(0, MOST_STEPS));
   return made;

@@ -17,6 +17,11 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   hem: "near the hem",
   top: "near the top",
   seams: "near seams",
+  back: "the back",
+  flank: "the flanks",
+  belly: "the belly",
+  "off-belly": "all but the belly",
+  tips: "tips of what grows",
 };
 
 const percent = (share: number) => `${Math.round(share * 100)}`;

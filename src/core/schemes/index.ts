@@ -1,5 +1,7 @@
 import { clothQuiet } from "./cloth-quiet/cloth-quiet";
 import { clothScratched } from "./cloth-scratched/cloth-scratched";
+import { furDrybrushed } from "./fur-drybrushed/fur-drybrushed";
+import { furThinned } from "./fur-thinned/fur-thinned";
 import { hairApart } from "./hair-apart/hair-apart";
 import { hairOverlapped } from "./hair-overlapped/hair-overlapped";
 import { hornZones } from "./horn-zones/horn-zones";
@@ -22,6 +24,8 @@ const all = {
   "horn-zones": hornZones,
   "hair-overlapped": hairOverlapped,
   "hair-apart": hairApart,
+  "fur-thinned": furThinned,
+  "fur-drybrushed": furDrybrushed,
 } as const;
 
 export type SchemeId = keyof typeof all;

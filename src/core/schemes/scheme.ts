@@ -12,6 +12,7 @@ export const MATERIALS = [
   "shell",
   "horn",
   "short hair",
+  "sculpted fur",
 ] as const;
 export type Material = (typeof MATERIALS)[number];
 /** How old it is: the second. */
@@ -105,6 +106,7 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   shell: "shell",
   horn: "shell",
   "short hair": "fur",
+  "sculpted fur": "fur",
 };
 /** How much a surface of a look is to be looked at. */
 export const IMPORTANCE_OF: Readonly<Record<Look, Volumes["importance"]>> = {

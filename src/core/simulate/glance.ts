@@ -1,8 +1,5 @@
-import { growthOf } from "../growth/growthOf";
-import { withGrowth } from "../surface/growthOn";
-import { lightOf } from "../figure/light";
 import { type Job, type Surface } from "../job";
-import { coarseGrid } from "../surface/coarseGrid";
+import { coarseGrid } from "./coarseGrid";
 import { reliefShares } from "../surface/reliefArea";
 import type { SurfaceGrid } from "../surface/grid";
 import { FilmLayer, type LaidCoat } from "./filmLayer";
@@ -23,7 +20,7 @@ export interface Glance {
  * @throws InputError where sizes or settings are impossible
  */
 export function glanceAt(job: Job, surface: Surface): Glance {
-  const grid = withGrowth(coarseGrid(surface, lightOf(job, surface)), growthOf(job, surface));
+  const grid = coarseGrid(job, surface);
   const laying = layer.lay(job, surface, grid);
   let step = laying.next();
   while (!step.done) step = laying.next();

@@ -1,5 +1,6 @@
 import type { Job, Surface } from "../job";
 import { growthOf } from "../growth/growthOf";
+import { hideKey, withHide } from "../hides/withHide";
 import { buildForm } from "../surface/forms/buildForm";
 import { lightOf } from "../figure/light";
 import { buildGrid, choosePitch, inLight, type SurfaceGrid } from "../surface/grid";
@@ -45,6 +46,7 @@ export class GridShelf {
       surface.form,
       surface.seed,
       reliefKey(surface),
+      hideKey(surface, growth),
       finestLineMm,
       preview && previewCells,
       mostCells,
@@ -59,7 +61,8 @@ export class GridShelf {
     const { pitchMm, reduced } = choosePitch(form, finestLineMm, mostCells);
     const { minX, maxX, minY, maxY } = form.bounds;
     const coarse = Math.sqrt(((maxX - minX + 1.2) * (maxY - minY + 1.2)) / previewCells);
-    const grid = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm);
+    const smooth = buildGrid(form, preview ? Math.max(pitchMm, coarse) : pitchMm);
+    const grid = withHide(smooth, surface, growth);
     const made = { key, grid, reduced };
     this.keep(made);
     return { grid: standing(grid), reduced };

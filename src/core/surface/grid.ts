@@ -3,6 +3,7 @@ import type { SurfaceForm } from "./forms/form";
 import { depthInside } from "./forms/depth";
 import type { GrowthField } from "./growthField";
 import { asideUnder, type RoomLight, type SurfaceLight } from "./roomLight";
+import type { Sculpted } from "./sculpted";
 
 /** A form laid on square cells: what every technique and the compositor work on. Row-major, y downwards. */
 export interface SurfaceGrid {
@@ -19,8 +20,10 @@ export interface SurfaceGrid {
   /** Degrees of turn and mm from the hem, per cell. */
   readonly turnDeg: Float32Array;
   readonly heightMm: Float32Array;
-  /** Relief, mm. */
+  /** Relief, mm, with what is sculpted over the form. */
   readonly relief: Float32Array;
+  /** What is sculpted over the form; null where it is smooth. */
+  readonly hide: Sculpted | null;
   readonly lamp: LampVector;
   /** The light of the figure's room on it; null where it lies aside. Worked out when first asked for. */
   readonly room: () => RoomLight | null;
@@ -102,6 +105,7 @@ export function buildGrid(
     turnDeg: field(),
     heightMm: field(),
     relief: field(),
+    hide: null,
     lamp: lampVector(lamp),
     room,
     growth: () => null,

@@ -6,6 +6,7 @@ import type { Place, SurfaceForm } from "./forms/form";
 import type { SurfaceGrid } from "./grid";
 import { USUAL_VOLUMES } from "./volumes/materials";
 import { valueMember, valuePlan } from "./volumes/valuePlan";
+import { rooted } from "./rooted";
 import { zoneWeights, type WearOf } from "./zones";
 
 /** A place to paint: all its parts at once. */
@@ -31,10 +32,11 @@ function spanMember(grid: SurfaceGrid, span: Span): (at: number) => number {
     const high = span.to >= 1 ? 1 : smoothstep(-soft / 2, soft / 2, span.to * wholeMm - mm);
     return low * high;
   };
-  if (span.along === "height") return (at) => within(grid.heightMm[at]!, form.slantMm);
+  const { turnDeg, heightMm } = rooted(grid);
+  if (span.along === "height") return (at) => within(heightMm(at), form.slantMm);
   return (at) => {
-    const whole = form.lengthAt(grid.heightMm[at]!);
-    return within((grid.turnDeg[at]! / form.turnDeg) * whole, whole);
+    const whole = form.lengthAt(heightMm(at));
+    return within((turnDeg(at) / form.turnDeg) * whole, whole);
   };
 }
 
@@ -56,10 +58,11 @@ function outlineWeights(grid: SurfaceGrid, outline: Outline): Float32Array {
   const step = Math.max(1, Math.floor(OUTLINE_MM / grid.pitchMm));
   const { width, height } = coarseSize(grid, step);
   const mask = new Float32Array(width * height);
+  const { turnDeg, heightMm } = rooted(grid);
   for (let row = 0; row < height; row++) {
     for (let column = 0; column < width; column++) {
       const at = row * step * grid.width + column * step;
-      const [x, y] = [grid.turnDeg[at]! / grid.form.turnDeg, grid.heightMm[at]! / grid.form.slantMm];
+      const [x, y] = [turnDeg(at) / grid.form.turnDeg, heightMm(at) / grid.form.slantMm];
       mask[row * width + column] = isWithin(outline.points, x, y) ? 1 : 0;
     }
   }

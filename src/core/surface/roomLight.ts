@@ -21,6 +21,8 @@ export interface RoomLight {
   readonly open: () => Float32Array;
   /** Unit vector to the lamp in the form's own space. */
   readonly lampInForm: SpacePoint;
+  /** Unit vector in the form's own space to where the piece has its back: above where it lies, behind where it stands. */
+  readonly backInForm: SpacePoint;
 }
 
 /** The light a surface stands in. */

@@ -13,5 +13,10 @@ export const ZONES = [
   "hem",
   "top",
   "seams",
+  "back",
+  "flank",
+  "belly",
+  "off-belly",
+  "tips",
 ] as const;
 export type Zone = (typeof ZONES)[number];

@@ -1,5 +1,6 @@
 import type { WearSettings } from "../job";
 import { smoothstep } from "../units";
+import { backness } from "./backness";
 import { fieldsOf, seamMm } from "./fields";
 import type { SurfaceGrid } from "./grid";
 import { USUAL_WEAR, wearMap } from "./wear";
@@ -8,6 +9,14 @@ import type { Zone } from "./zoneNames";
 /** Width over which a zone measured in mm fades out. */
 const HEM_MM = 2.5;
 const SEAM_MM = 0.9;
+
+/** Between belly, 0, and back, 1: where the belly ends and where the back begins, and over how much either fades. */
+const [BELLY, BACK, FADES] = [0.34, 0.66, 0.24] as const;
+/** What counts as tips: from here on along a lock or scale; on a smooth piece, of what stands out. */
+const [TIPS, HIGHEST] = [
+  [0.35, 0.8],
+  [0.6, 1],
+] as const;
 
 /** Where a surface wears, and the seed of its patches. */
 export interface WearOf {
@@ -41,6 +50,15 @@ const worn: ZoneOn = (grid, { settings, seed }) => {
   return (at) => map[at]!;
 };
 
+const onBack: ZoneOn = (grid) => {
+  const back = backness(grid);
+  return (at) => smoothstep(BACK - FADES / 2, BACK + FADES / 2, back(at));
+};
+const onBelly: ZoneOn = (grid) => {
+  const back = backness(grid);
+  return (at) => smoothstep(BELLY + FADES / 2, BELLY - FADES / 2, back(at));
+};
+
 const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   raised: (grid) => by(fieldsOf(grid).high),
   // What is neither raised nor hollow: the three share the surface between them.
@@ -59,6 +77,19 @@ const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   hem: (grid) => not(between(grid.heightMm, HEM_MM * 0.2, HEM_MM)),
   top: (grid) => (at) => 1 - smoothstep(HEM_MM * 0.2, HEM_MM, grid.form.slantMm - grid.heightMm[at]!),
   seams: (grid) => (at) => 1 - smoothstep(SEAM_MM * 0.2, SEAM_MM, seamMm(grid, at)),
+  back: onBack,
+  // What is neither back nor belly: the three share the surface between them.
+  flank: (grid, wear) => {
+    const [back, belly] = [onBack(grid, wear), onBelly(grid, wear)];
+    return (at) => 1 - back(at) - belly(at);
+  },
+  belly: onBelly,
+  "off-belly": (grid, wear) => not(onBelly(grid, wear)),
+  tips: (grid) => {
+    const { hide } = grid;
+    if (!hide) return between(fieldsOf(grid).high, ...HIGHEST);
+    return (at) => (hide.thing[at]! < 0 ? 0 : smoothstep(255 * TIPS[0], 255 * TIPS[1], hide.along[at]!));
+  },
 };
 
 /**

@@ -1,5 +1,8 @@
 import { fieldsOf } from "../surface/fields";
-import type { SurfaceForm } from "../surface/forms/form";
+import type { Place, SurfaceForm } from "../surface/forms/form";
+import { growthAt, type Lie } from "../surface/growthField";
+import type { SurfaceGrid } from "../surface/grid";
+import { fallAt } from "../surface/places";
 import { clamp } from "../units";
 import type { Random } from "../random";
 import { bristleGaps } from "./envelope";
@@ -50,6 +53,36 @@ function groundOf(form: SurfaceForm, { shiftX, shiftY }: CellPlaces): SwathGroun
   };
 }
 
+/**
+ * How far things lie turned from the way down the piece at a place along and up it, radians, anticlockwise: a painter
+ * brushes across what grows, whichever way it lies. None where nobody has said how it grows.
+ */
+function lieTurn(
+  grid: SurfaceGrid,
+  { shiftX, shiftY }: CellPlaces,
+): ((x: number, y: number) => number) | undefined {
+  const field = grid.growth();
+  if (!field) return undefined;
+  const { form } = grid;
+  const placeAt = (along: number, up: number): Place => {
+    if (form.round) return form.place([along, -up]);
+    const heightMm = clamp(up, 0, form.slantMm);
+    const around = along / Math.max(LEAST_ROUND_MM, form.lengthAt(heightMm));
+    return { turnDeg: form.turnDeg * clamp(around + 0.5, 0, 1), heightMm };
+  };
+  return (x, y) => {
+    const place = placeAt(x - shiftX, y - shiftY);
+    const [flatX, flatY] = form.flatten(place);
+    const [downX, downY] = fallAt(form, place);
+    growthAt(field, flatX, flatY, lie);
+    // The flat's y grows downwards, the piece's upwards.
+    return -Math.atan2(downX * lie.y - downY * lie.x, downX * lie.x + downY * lie.y);
+  };
+}
+const lie: Lie = { x: 0, y: 1, length: 1, lift: 0 };
+/** At a point no way round is taken as shorter, mm. */
+const LEAST_ROUND_MM = 0.5;
+
 /** Lays what bristles leave where they touch: dry brush and overbrush. */
 export function brushOver(
   film: FilmBuffer,
@@ -81,7 +114,12 @@ function brushOnce(
   const ground = groundOf(grid.form, places);
   const widthMm = clamp(0.9 + style.radius, 1, 4);
   const angle = (style.across * Math.PI) / 180;
-  const strokes = strokeOver(ground, { widthMm, lengthMm: 2.7 * widthMm, angle }, random.fork("strokes"));
+  const turnAt = lieTurn(grid, places);
+  const strokes = strokeOver(
+    ground,
+    { widthMm, lengthMm: 2.7 * widthMm, angle, turnAt },
+    random.fork("strokes"),
+  );
   bristleKernel().brush(
     film,
     new SwathIndex(strokes, ground, SQUARE_MM),

@@ -25,6 +25,8 @@ export interface SwathStyle {
   readonly lengthMm: number;
   /** Radians from the length of the piece. */
   readonly angle: number;
+  /** How far a stroke is turned where it lies, radians; none where left out. */
+  readonly turnAt?: ((x: number, y: number) => number) | undefined;
 }
 
 /** Part of the piece the strokes are to cover, mm along and up. */
@@ -57,10 +59,11 @@ export function strokeOver(ground: SwathGround, style: SwathStyle, random: Rando
     for (let at = fromU - length * random.next(); at < toU + length / 2; at += length * APART) {
       const u = at + random.range(-0.2, 0.2) * length;
       const v = row + random.range(-0.3, 0.3) * width;
-      const turn = style.angle + 0.09 * random.normal();
+      const [x, y] = [u * cos - v * sin, u * sin + v * cos];
+      const turn = style.angle + 0.09 * random.normal() + (style.turnAt?.(x, y) ?? 0);
       swaths.push({
-        x: u * cos - v * sin,
-        y: u * sin + v * cos,
+        x,
+        y,
         cos: Math.cos(turn),
         sin: Math.sin(turn),
         halfLength: (length / 2) * random.range(0.7, 1.25),

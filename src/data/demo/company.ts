@@ -59,6 +59,7 @@ const bare = ({
   wear: USUAL_WEAR,
   volumes: USUAL_VOLUMES,
   growth: null,
+  hide: null,
   effort: null,
   seed,
 });

@@ -101,6 +101,7 @@ const SKIRT: Surface = {
   wear: USUAL_WEAR,
   volumes: { material: "dull-cloth", importance: "looked-at" },
   growth: null,
+  hide: null,
   effort: null,
   seed: 7,
 };

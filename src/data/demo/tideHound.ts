@@ -79,7 +79,16 @@ const COAT: SchemeAnswers = { age: "used", look: "plain", colour: "#7d5c34" };
 const bare = ({ id, name, sizes, seat, seed }: Part): Surface => ({
   ...{ id, name, figureId: FIRST_FIGURE, seat, seed },
   form: { id: "trunk", version: forms.trunk.version, params: sizes },
-  ...{ pattern: null, coats: [], parked: [], variants: [], relief: null, growth: null, effort: null },
+  ...{
+    pattern: null,
+    coats: [],
+    parked: [],
+    variants: [],
+    relief: null,
+    hide: null,
+    growth: null,
+    effort: null,
+  },
   ...{ wear: USUAL_WEAR, volumes: USUAL_VOLUMES },
 });
 

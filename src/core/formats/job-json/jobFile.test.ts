@@ -21,7 +21,7 @@ import { upgradeJob } from "./upgrade";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-8.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-9.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -116,7 +116,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 9, /Version 9/],
+    ["a later version", ["version"], 10, /Version 10/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -246,6 +246,19 @@ describe("a file of an earlier version", () => {
       version: 7,
       surfaces: today.surfaces.map(({ growth, effort, ...surface }) => {
         expect([growth, effort]).toEqual([null, null]);
+        return surface;
+      }),
+    };
+    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
+  });
+
+  it("8 knows no hides: every form is smooth", () => {
+    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
+    const before = {
+      ...today,
+      version: 8,
+      surfaces: today.surfaces.map(({ hide, ...surface }) => {
+        expect(hide).toBeNull();
         return surface;
       }),
     };

@@ -8,6 +8,7 @@ import { fromVersion4 } from "./steps/fromVersion4";
 import { fromVersion5, withValues } from "./steps/fromVersion5";
 import { fromVersion6 } from "./steps/fromVersion6";
 import { fromVersion7 } from "./steps/fromVersion7";
+import { fromVersion8 } from "./steps/fromVersion8";
 
 /** What brings a job of one version to the next, by the version it comes from. */
 const steps: Readonly<Record<number, Step>> = {
@@ -18,6 +19,7 @@ const steps: Readonly<Record<number, Step>> = {
   5: fromVersion5,
   6: fromVersion6,
   7: fromVersion7,
+  8: fromVersion8,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */

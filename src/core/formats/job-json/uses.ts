@@ -1,16 +1,18 @@
 import { ValidationError } from "yup";
 import type { ParamSpecs } from "../../params";
+import { hides, isHideId } from "../../hides";
 import { forms, isFormId } from "../../surface/forms";
 import { isTechniqueId, techniques } from "../../techniques";
 import { each, eachCoat, isFields, type Fields } from "./steps/fields";
 
-/** What is known of a technique or form: its version and the ranges of its settings. */
+/** What is known of a technique, form or hide: its version and the ranges of its settings. */
 interface Known {
   readonly version: number;
   readonly params: ParamSpecs;
 }
 
 const formOf = (id: unknown): Known | null => (typeof id === "string" && isFormId(id) ? forms[id] : null);
+const hideOf = (id: unknown): Known | null => (typeof id === "string" && isHideId(id) ? hides[id] : null);
 const techniqueOf = (id: unknown): Known | null =>
   typeof id === "string" && isTechniqueId(id) ? techniques[id] : null;
 
@@ -68,13 +70,14 @@ const coatsOf = (holder: Fields, path: string, lists: readonly string[]) =>
       : [];
   });
 
-/** What is wrong with the form and the techniques of a surface: ids, versions, settings beyond their own ranges. */
+/** What is wrong with the form, the hide and the techniques of a surface: ids, versions, settings beyond their own ranges. */
 export function useProblems([at, surface]: readonly [path: string, value: unknown]): ValidationError[] {
   if (!isFields(surface)) return [];
   const path = at === "" ? "" : `${at}.`;
   const variants = Array.isArray(surface.variants) ? surface.variants.slice(0, MOST_LOOKED_AT) : [];
   return [
     ...("form" in surface ? problemsOf(surface.form, `${path}form`, "form", formOf) : []),
+    ...("hide" in surface ? problemsOf(surface.hide, `${path}hide`, "hide", hideOf) : []),
     ...coatsOf(surface, path, ["coats", "parked"]),
     ...variants.flatMap((variant: unknown, index) =>
       isFields(variant) ? coatsOf(variant, `${path}variants[${index}].`, ["coats"]) : [],
@@ -101,5 +104,12 @@ function held(use: unknown, find: (id: unknown) => Known | null): unknown {
 export function heldInRange(job: unknown): unknown {
   if (!isFields(job)) return job;
   const coats = eachCoat(job, (coat) => ({ ...coat, technique: held(coat.technique, techniqueOf) }));
-  return { ...coats, surfaces: each(coats.surfaces, (one) => ({ ...one, form: held(one.form, formOf) })) };
+  return {
+    ...coats,
+    surfaces: each(coats.surfaces, (one) => ({
+      ...one,
+      form: held(one.form, formOf),
+      hide: held(one.hide, hideOf),
+    })),
+  };
 }

@@ -1,5 +1,6 @@
 import { InputError } from "../../errors";
 import type { FormUse, Surface } from "../../job";
+import { hideProblems } from "../../hides/inUse";
 import { forms, isFormId } from ".";
 import { keptHeights } from "../keptHeights";
 import { withHeightMap } from "../reliefPicture";
@@ -14,14 +15,16 @@ const built = new WeakMap<
 >();
 
 /** What a form is built from: a surface, or one without a relief picture. */
-type Built = Pick<Surface, "form" | "seed"> & Partial<Pick<Surface, "relief">>;
+type Built = Pick<Surface, "form" | "seed"> & Partial<Pick<Surface, "relief" | "hide">>;
 
 /**
  * The panel a surface's form and sizes describe, with the heights of its relief picture where they are here; the same
- * object for the same use, seed and picture.
- * @throws InputError where the sizes are impossible, or for a form that is not known
+ * object for the same use, seed and picture. Smooth: a hide is sculpted on cells.
+ * @throws InputError where the sizes are impossible, its hide's too, or for a form or hide that is not known
  */
 export function buildForm(surface: Built): SurfaceForm {
+  const wrong = surface.hide ? hideProblems(surface.hide) : [];
+  if (wrong.length > 0) throw new InputError(wrong);
   const heights = keptHeights(surface.relief);
   const relief = heights ? JSON.stringify(surface.relief) : "";
   const before = built.get(surface.form);

@@ -38,7 +38,8 @@ export const dryBrush = defineTechnique({
       range: [0, 180],
       step: 5,
       default: 90,
-      about: "0 strokes along the piece, 90 from edge to edge.",
+      about:
+        "0 strokes along the piece, 90 from edge to edge; where a growth map says how things lie, 0 is across them and 90 along.",
     },
   },
   lays: ["field"],
@@ -52,6 +53,7 @@ export const dryBrush = defineTechnique({
   },
   caution: null,
   feels: true,
+  followsGrowth: true,
   lay: (film, context, params, random) =>
     brushOver(film, context, params, { flats: 0.34, edges: 1.4 }, random),
 });

@@ -20,6 +20,7 @@ import { SeatForm } from "../figure/SeatForm";
 import { WholeOrPiece } from "../figure/WholeOrPiece";
 import { PartOf, useBriefFigure } from "./FigureSwitch";
 import { FormPicture } from "./FormPicture";
+import { HideForm } from "./HideForm";
 import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
 import { SheetDrawing } from "./SheetDrawing";
@@ -235,6 +236,7 @@ export function BriefStage() {
           )}
           <SeatForm surface={surface} />
           <VolumesForm surface={surface} />
+          <HideForm surface={surface} />
           <ReliefPicture key={surface.id} surface={surface} />
           <Touching surface={surface} />
         </Box>

@@ -1,0 +1,51 @@
+import { hash01 } from "../random";
+import { dot } from "./vector";
+import { coarseSize, grow } from "./coarse";
+import type { Place, SpacePoint } from "./forms/form";
+import { softNoise } from "./forms/sheet";
+import type { SurfaceGrid } from "./grid";
+
+/** On a smooth piece it is asked for about every so many mm. */
+const STEP_MM = 0.25;
+/** How far a border strays on a smooth piece, and over about what, mm; on a hide from thing to thing. */
+const [STRAYS, STRAY_MM, STRAYS_BY_THING] = [0.08, 1.6, 0.1] as const;
+/** A piece that lies aside has its back behind it. */
+const BEHIND: SpacePoint = [0, 0, -1];
+
+/** From the belly, 0, to the back, 1: by which way a closed piece faces; up an open one. */
+function backAt({ form }: SurfaceGrid, back: SpacePoint): (place: Place) => number {
+  const { facing } = form;
+  if (!form.closed || !facing) return ({ heightMm }) => heightMm / form.slantMm;
+  return (place) => {
+    const height = Math.min(form.slantMm, Math.max(0, place.heightMm));
+    return 0.5 + 0.5 * dot(facing({ turnDeg: place.turnDeg, heightMm: height }), back);
+  };
+}
+
+/** How near its figure's back every cell lies, 0 belly … 1 back; of a hide, thing by thing. */
+export function backness(grid: SurfaceGrid): (at: number) => number {
+  const { hide, turnDeg, heightMm } = grid;
+  const of = backAt(grid, grid.room()?.backInForm ?? BEHIND);
+  if (hide) {
+    const things = Float32Array.from(
+      hide.things,
+      (thing, number) => of(thing) + STRAYS_BY_THING * (2 * hash01(number, 5, 78) - 1),
+    );
+    return (at) => {
+      const number = hide.thing[at]!;
+      return number < 0 ? of({ turnDeg: turnDeg[at]!, heightMm: heightMm[at]! }) : things[number]!;
+    };
+  }
+  const step = Math.max(1, Math.round(STEP_MM / grid.pitchMm));
+  const { width, height } = coarseSize(grid, step);
+  const stray = softNoise(79, STRAY_MM, hash01);
+  const coarse = new Float32Array(width * height);
+  for (let row = 0, to = 0; row < height; row++)
+    for (let column = 0; column < width; column++, to++) {
+      const at = row * step * grid.width + column * step;
+      const away = stray(column * step * grid.pitchMm, row * step * grid.pitchMm);
+      coarse[to] = of({ turnDeg: turnDeg[at]!, heightMm: heightMm[at]! }) + STRAYS * away;
+    }
+  const grown = grow(coarse, grid, step);
+  return (at) => grown[at]!;
+}
