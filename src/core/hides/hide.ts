@@ -14,7 +14,7 @@ export interface HideRoom {
   readonly seed: number;
 }
 
-/** Usual sizes of a hide, told in plain words. */
+/** Usual sizes of a hide, told in plain words; the middle one of the list is offered first. */
 export interface HideKind {
   readonly id: string;
   readonly label: string;

@@ -1,9 +1,11 @@
 import type { HideDefinition } from "./hide";
 import { locks } from "./locks/locks";
+import { scales } from "./scales/scales";
 
 /** Every hide that can be sculpted over a form, by id. A new hide is one folder and one line here. */
 export const hides = {
   locks: locks as unknown as HideDefinition,
+  scales: scales as unknown as HideDefinition,
 } as const;
 
 export type HideId = keyof typeof hides;

@@ -15,15 +15,12 @@ export interface Sheet {
   readonly across: Int8Array;
 }
 
-/** What is drawn may begin this far below the ground, mm: a root is set into it. */
-const ROOT_MM = -0.08;
-
-/** A sheet on which nothing is drawn yet. */
-export function blankSheet(grid: SurfaceGrid): Sheet {
+/** A sheet on which nothing is drawn yet. @param floorMm what is drawn begins no lower: roots are set into the ground, below 0 */
+export function blankSheet(grid: SurfaceGrid, floorMm: number): Sheet {
   const cells = grid.inside.length;
   return {
     grid,
-    upMm: new Float32Array(cells).fill(ROOT_MM),
+    upMm: new Float32Array(cells).fill(floorMm),
     thing: new Int32Array(cells).fill(-1),
     along: new Uint8Array(cells),
     across: new Int8Array(cells),
@@ -82,20 +79,26 @@ export function beyondRim(form: SurfaceForm, flat: FlatPoint): number {
   return Math.max(low, high);
 }
 
-/**
- * What was drawn, as a hide. Where things hang out over a rim they are the outline: the ground behind them is cut back.
- * @param hangMm how long a thing is where growth asks for no other; 0 where nothing hangs over a rim
- */
+/** How what was drawn lies on its form. */
+export interface Hanging {
+  /** Which way things grow. */
+  readonly lie: GrowthField;
+  /** How long a thing is where growth asks for no other, mm; 0 where nothing hangs over a rim. */
+  readonly hangMm: number;
+  /** Where nothing was drawn the ground lies so far below the form, mm. */
+  readonly bareMm: number;
+}
+
+/** What was drawn, as a hide. Where things hang out over a rim they are the outline: the ground behind them is cut back. */
 export function sculptedFrom(
   sheet: Sheet,
   things: readonly SculptedThing[],
-  field: GrowthField,
-  hangMm: number,
+  { lie: field, hangMm, bareMm }: Hanging,
 ): Sculpted {
   const { grid, thing, along, across } = sheet;
   const inside = grid.inside.slice();
   for (let at = 0; at < inside.length; at++) {
-    if (thing[at]! < 0) sheet.upMm[at] = 0;
+    if (thing[at]! < 0) sheet.upMm[at] = bareMm;
     if (hangMm === 0 || inside[at] === 0 || rimMm(grid, at) > 2.5 * hangMm) continue;
     const covered = coveredAround(sheet, at);
     if (covered < 1 && hangsOut(grid, field, at, hangMm)) inside[at]! *= covered;

@@ -117,15 +117,6 @@ export function hairTones(room: SchemeRoom): Readonly<Record<HairTone, SchemeTon
   };
 }
 
-/** The tones that some coat is painted in. */
-export function usedTones(
-  tones: Readonly<Record<HairTone, SchemeTone>>,
-  coats: readonly SchemeCoat<HairTone>[],
-): Readonly<Record<HairTone, SchemeTone>> {
-  const used = new Set<string>(coats.map(({ tone }) => tone));
-  return Object.fromEntries(Object.entries(tones).filter(([key]) => used.has(key))) as typeof tones;
-}
-
 /** How one set of strokes differs from what is written for its tone. */
 export interface HairSet {
   readonly key: string;

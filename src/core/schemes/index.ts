@@ -7,6 +7,7 @@ import { hairOverlapped } from "./hair-overlapped/hair-overlapped";
 import { hornZones } from "./horn-zones/horn-zones";
 import { leatherScrubbed } from "./leather-scrubbed/leather-scrubbed";
 import { leatherStippled } from "./leather-stippled/leather-stippled";
+import { scalesPlated } from "./scales-plated/scales-plated";
 import type { SchemeDefinition } from "./scheme";
 import { shellLayered } from "./shell-layered/shell-layered";
 import { velvet } from "./velvet/velvet";
@@ -26,6 +27,7 @@ const all = {
   "hair-apart": hairApart,
   "fur-thinned": furThinned,
   "fur-drybrushed": furDrybrushed,
+  "scales-plated": scalesPlated,
 } as const;
 
 export type SchemeId = keyof typeof all;

@@ -229,7 +229,7 @@ export function* lightOverSteps(
     return covering(light, opticsOfMix(mixById(job, coat.mixId), paints), opticsIn(light.tone));
   });
   const shades = shadesOf(count, REACH_OF[look], colour, opticsIn(SHADE_KEY));
-  return { volumes: surface.volumes, tones, coats: [...lights, ...shades] };
+  return { volumes: surface.volumes, hide: surface.hide, tones, coats: [...lights, ...shades] };
 }
 
 function foundTone(

@@ -1,5 +1,6 @@
 import type { Figure, Place, Volumes } from "../job";
 import type { MaterialId } from "../surface/volumes/materials";
+import type { HideId } from "../hides";
 import type { TechniqueId } from "../techniques";
 
 /** What a surface is made of: the first question. */
@@ -13,6 +14,7 @@ export const MATERIALS = [
   "horn",
   "short hair",
   "sculpted fur",
+  "scaled hide",
 ] as const;
 export type Material = (typeof MATERIALS)[number];
 /** How old it is: the second. */
@@ -86,9 +88,20 @@ export interface SchemeDefinition<Tone extends string = string> {
   readonly material: Material;
   /** Colour offered first. */
   readonly startColour: string;
+  /** What a smooth piece is given so that it can be painted so: a hide, and which of its usual kinds. */
+  readonly hide?: readonly [id: HideId, kind: string];
   tones(room: SchemeRoom): Readonly<Record<Tone, SchemeTone>>;
   /** First to last. A place that names an earlier coat by `near` names its key. */
   coats(room: SchemeRoom): readonly SchemeCoat<Tone>[];
+}
+
+/** The tones that some coat is painted in. */
+export function usedTones<Tone extends string>(
+  tones: Readonly<Record<Tone, SchemeTone>>,
+  coats: readonly SchemeCoat<Tone>[],
+): Readonly<Record<Tone, SchemeTone>> {
+  const used = new Set<string>(coats.map(({ tone }) => tone));
+  return Object.fromEntries(Object.entries(tones).filter(([key]) => used.has(key))) as typeof tones;
 }
 
 /** Declares a scheme, so that its tones are known to its coats. */
@@ -107,6 +120,7 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   horn: "shell",
   "short hair": "fur",
   "sculpted fur": "fur",
+  "scaled hide": "scales",
 };
 /** How much a surface of a look is to be looked at. */
 export const IMPORTANCE_OF: Readonly<Record<Look, Volumes["importance"]>> = {

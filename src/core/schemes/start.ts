@@ -7,7 +7,8 @@ import { compareMixes, tryAllMixes, type FoundMix } from "../colour/search";
 import type { SeenAs } from "../colour/seenAs";
 import { hexToLab, labToHex, spectrumToLab, type Triple } from "../colour/spaces";
 import { hexToSpectrum } from "../colour/spectrum";
-import type { Coat, Job, Mix, MixPart, Paint, Surface, Volumes } from "../job";
+import { hides } from "../hides";
+import type { Coat, HideUse, Job, Mix, MixPart, Paint, Surface, Volumes } from "../job";
 import { planBackwards, type FilmAbove } from "../plan/backwards";
 import { hashText } from "../random";
 import { techniques } from "../techniques";
@@ -146,6 +147,8 @@ export interface FoundTone {
 export interface StartPlan {
   /** What the surface is made of from then on, and how much it is to be looked at. */
   readonly volumes: Volumes;
+  /** What a smooth piece is given so that it can be painted so; null for nothing. */
+  readonly hide: HideUse | null;
   readonly tones: readonly FoundTone[];
   readonly coats: readonly SchemeCoat[];
 }
@@ -218,7 +221,14 @@ export function* startSteps(
     found.set(key, { key, tone, goal: labToHex(goalLab), paint: labToHex(paint), parts, difference });
   }
   const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
-  return { volumes, tones: tones.map(([key]) => found.get(key)!), coats };
+  return { volumes, hide: hideOf(scheme), tones: tones.map(([key]) => found.get(key)!), coats };
+}
+
+/** The hide that a scheme gives a smooth piece. */
+function hideOf({ hide }: SchemeDefinition): HideUse | null {
+  if (!hide) return null;
+  const { id, version, kinds } = hides[hide[0]];
+  return { id, version, params: { ...kinds.find((kind) => kind.id === hide[1])?.params } };
 }
 
 /** Mixes of tones that a new one is to be told from. @param paint its goal, L*a*b* */
@@ -344,7 +354,9 @@ export function startSurface(job: Job, surfaceId: string, plan: StartPlan): Job 
     ...job,
     mixes,
     surfaces: job.surfaces.map((one) =>
-      one.id === surfaceId ? { ...one, volumes: plan.volumes, pattern: null, coats, parked: [] } : one,
+      one.id === surfaceId
+        ? { ...one, volumes: plan.volumes, hide: one.hide ?? plan.hide, pattern: null, coats, parked: [] }
+        : one,
     ),
   };
 }

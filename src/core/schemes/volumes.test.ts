@@ -49,8 +49,8 @@ async function painted(id: SchemeId, formId: FormId) {
 }
 
 const FORMS: readonly FormId[] = ["cone-band", "sleeve", "hood", "cloak"];
-/** Shell, horn and sculpted fur are lit otherwise; they have tests of their own. */
-const OTHERWISE: readonly string[] = ["shell", "horn", "sculpted fur"];
+/** Shell, horn and what is sculpted are lit otherwise; they have tests of their own. */
+const OTHERWISE: readonly string[] = ["shell", "horn", "sculpted fur", "scaled hide"];
 const stepped = schemeIds.filter((id) => !OTHERWISE.includes(schemes[id].material));
 const CASES = stepped.flatMap((id) => FORMS.map((form) => [id, form] as const));
 

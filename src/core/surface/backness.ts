@@ -9,6 +9,8 @@ import type { SurfaceGrid } from "./grid";
 const STEP_MM = 0.25;
 /** How far a border strays on a smooth piece, and over about what, mm; on a hide from thing to thing. */
 const [STRAYS, STRAY_MM, STRAYS_BY_THING] = [0.08, 1.6, 0.1] as const;
+/** From here on nothing is belly. */
+const NO_BELLY = 0.5;
 /** A piece that lies aside has its back behind it. */
 const BEHIND: SpacePoint = [0, 0, -1];
 
@@ -27,10 +29,13 @@ export function backness(grid: SurfaceGrid): (at: number) => number {
   const { hide, turnDeg, heightMm } = grid;
   const of = backAt(grid, grid.room()?.backInForm ?? BEHIND);
   if (hide) {
-    const things = Float32Array.from(
-      hide.things,
-      (thing, number) => of(thing) + STRAYS_BY_THING * (2 * hash01(number, 5, 78) - 1),
-    );
+    // Where a hide has a belly of its own, that is the belly, and nothing else is.
+    const told = hide.things.some(({ onBelly }) => onBelly);
+    const things = Float32Array.from(hide.things, (thing, number) => {
+      if (thing.onBelly) return 0;
+      const share = of(thing) + STRAYS_BY_THING * (2 * hash01(number, 5, 78) - 1);
+      return told ? Math.max(NO_BELLY, share) : share;
+    });
     return (at) => {
       const number = hide.thing[at]!;
       return number < 0 ? of({ turnDeg: turnDeg[at]!, heightMm: heightMm[at]! }) : things[number]!;

@@ -10,6 +10,8 @@ export interface SculptedThing {
   /** Unit vector from root to tip on the flat, y downwards. */
   readonly wayX: number;
   readonly wayY: number;
+  /** It is one of those that lie across the belly. */
+  readonly onBelly?: true;
 }
 
 /** A hide as it is sculpted over a form: things one beside and over the other. One entry a cell of the grid. */

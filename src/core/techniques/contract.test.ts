@@ -10,6 +10,7 @@ import { settLayout } from "../patterns/sett/testing";
 import { createRandom } from "../random";
 import { sameBytes } from "../simulate/testing";
 import { createFilmBuffer } from "./technique";
+import { withHide } from "../hides/withHide";
 import { forms } from "../surface/forms";
 import { buildGrid, inLight, type SurfaceGrid } from "../surface/grid";
 import { asideUnder } from "../surface/roomLight";
@@ -22,9 +23,15 @@ const surface = job.surfaces[0]!;
 const layout = settLayout(job, surface);
 const { form } = layout;
 const grid = buildGrid(form, 0.1);
+const NOTHING_GROWS = { key: "", field: () => null };
 /** A short creased sleeve with a seam: every technique by area is tried on it. */
 const sleeve = buildGrid(forms.limb.build({ roundMm: 10, lengthMm: 6, creases: 3, creaseMm: 0.3 }, 4), 0.08);
-const gridFor = (id: TechniqueId) => (techniques[id].lays.includes("field") ? sleeve : grid);
+/** The same in scales, for techniques whose marks belong to them. */
+const scaled = withHide(sleeve, { hide: { id: "scales", version: 1, params: {} }, seed: 4 }, NOTHING_GROWS);
+function gridFor(id: TechniqueId): SurfaceGrid {
+  if (techniques[id].onThings) return scaled;
+  return techniques[id].lays.includes("field") ? sleeve : grid;
+}
 const hand: Hand = { finestLineMm: 0.12, steadiness01: 0.6 };
 
 const EVERYWHERE: Marks = { kind: "field", hollowsOnly: false };
@@ -132,7 +139,10 @@ describe.each(techniqueIds)("%s", (id) => {
       return;
     }
     const under = (fromDeg: number) =>
-      lay(id, {}, 5, { marks: EVERYWHERE, on: inLight(sleeve, asideUnder({ fromDeg, heightDeg: 40 })) });
+      lay(id, {}, 5, {
+        marks: EVERYWHERE,
+        on: inLight(technique.onThings ? scaled : sleeve, asideUnder({ fromDeg, heightDeg: 40 })),
+      });
     expect(!sameFilm(under(30), under(200))).toBe(technique.followsLamp ?? false);
   });
 

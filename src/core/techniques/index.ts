@@ -13,6 +13,7 @@ import { layer } from "./layer/layer";
 import { line } from "./line/line";
 import { overbrush } from "./overbrush/overbrush";
 import { pinWash } from "./pin-wash/pin-wash";
+import { plates } from "./plates/plates";
 import { powder } from "./powder/powder";
 import { scratch } from "./scratch/scratch";
 import { sponge } from "./sponge/sponge";
@@ -41,6 +42,7 @@ const all = {
   hatch,
   hair,
   "edge-line": edgeLine,
+  plates,
   sponge,
   streak,
   blotch,

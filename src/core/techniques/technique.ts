@@ -116,6 +116,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly followsLamp?: boolean;
   /** Its marks lie the way things grow on the surface. */
   readonly followsGrowth?: boolean;
+  /** Its marks belong to single locks or scales of a hide; a smooth surface has none. */
+  readonly onThings?: true;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
   /** Not there to be seen by itself, as varnish is. */

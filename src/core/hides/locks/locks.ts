@@ -60,6 +60,9 @@ const params = {
   },
 } as const;
 
+/** A lock's root is set this far into the ground at most, mm. */
+const ROOT_MM = -0.08;
+
 /** A lock is no wider than so much of its length, and stands off no further. */
 const [WIDEST, HIGHEST] = [0.7, 0.4] as const;
 
@@ -122,7 +125,7 @@ export const locks = defineHide({
     return [...most("width", width, WIDEST, "is wide"), ...most("lift", lift, HIGHEST, "stands off")];
   },
   sculpt(room, values) {
-    const sheet = blankSheet(room.grid);
+    const sheet = blankSheet(room.grid, ROOT_MM);
     const list = locksOn(room, values);
     const { form } = room.grid;
     const things = list.map((lock, number) => {
@@ -131,6 +134,6 @@ export const locks = defineHide({
         drawLock(sheet, lock, number, values.groove / 1000, motion);
       return thingOf(lock, form.place(lock.root));
     });
-    return sculptedFrom(sheet, things, room.lie, values.length);
+    return sculptedFrom(sheet, things, { lie: room.lie, hangMm: values.length, bareMm: 0 });
   },
 });

@@ -1,6 +1,6 @@
 import { inZones } from "../../job";
-import { hairGlazes, hairTones, hairVolumes, lightsIn, strokesIn, usedTones, type HairTone } from "../hairs";
-import { defineScheme, type SchemeCoat, type SchemeRoom } from "../scheme";
+import { hairGlazes, hairTones, hairVolumes, lightsIn, strokesIn, type HairTone } from "../hairs";
+import { defineScheme, usedTones, type SchemeCoat, type SchemeRoom } from "../scheme";
 
 /** Short hair of gaps: light ground in soft steps, dark strokes kept apart on it, so that what is left between reads as hair. */
 export const hairApart = defineScheme<HairTone>({

@@ -1,5 +1,5 @@
-import { hairGlazes, hairVolumes, hairTones, lightsIn, strokesIn, usedTones, type HairTone } from "../hairs";
-import { defineScheme, type SchemeCoat, type SchemeRoom } from "../scheme";
+import { hairGlazes, hairVolumes, hairTones, lightsIn, strokesIn, type HairTone } from "../hairs";
+import { defineScheme, usedTones, type SchemeCoat, type SchemeRoom } from "../scheme";
 
 const NAMES = ["First hairs", "Second hairs", "Third hairs", "Light hairs", "Lightest hairs"] as const;
 
