@@ -14,6 +14,7 @@ import { demoShelf } from "../../src/data/demo/shelf";
 import { surfacePng, writeSheet } from "./draw";
 import { figurePictures } from "./figures";
 import { formPictures } from "./forms";
+import { hidePictures } from "./hides";
 import { techniquePictures } from "./techniques";
 
 const folder = process.env.CRENNA_PICTURES ?? "docs/pictures";
@@ -130,6 +131,9 @@ for (const { name, job } of materials) {
   cells.push({ name, png });
 }
 await writeSheet(`${folder}/materials.png`, cells, { columns: 2, width: 620, height: 380 });
+
+const wide = { width: 620, height: 420 };
+await writeSheet(`${folder}/hides.png`, await hidePictures(blank, demoShelf, wide), { columns: 2, ...wide });
 
 const tile = { width: 300, height: 300 };
 await writeSheet(`${folder}/forms.png`, await formPictures("public/forms", tile), { columns: 4, ...tile });

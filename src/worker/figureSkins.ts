@@ -2,6 +2,7 @@ import type { PieceSkin } from "../core/piece/skin";
 import { figureOf, type Job, type Mix, type Paint, type Surface } from "../core/job";
 import { surfaceIdOf, withPairs } from "../core/figure/pairs";
 import { lightOf } from "../core/figure/light";
+import { growthOf } from "../core/growth/growthOf";
 import { InputError } from "../core/errors";
 import { buildForm } from "../core/surface/forms/buildForm";
 import { choosePitch } from "../core/surface/grid";
@@ -21,6 +22,7 @@ function skinKey(
   const { primer } = figureOf(job, surface);
   return JSON.stringify([
     ...[surface, surfaceId, asked, full, job.hand, primer, lightOf(job, surface).key],
+    growthOf(job, surface).key,
     ...[mixes, paints.filter(({ id }) => pots.has(id))],
   ]);
 }

@@ -77,7 +77,7 @@ test("hair is kept to twenty minutes: strokes, time and picture follow, and a ma
   page,
   request,
 }) => {
-  const id = await houndWith(request, "neck");
+  const id = await houndWith(request, "head");
   await page.goto(`/job/${id}/coats`);
   await page.getByRole("tab", { name: "Effort" }).click();
   await fine(page);

@@ -3,12 +3,12 @@ import type { SampledCoat } from "../simulate/sampled";
 import { formatNumber, formatThinning } from "../units";
 import type { Check, CheckContext } from "./check";
 import { coatChange } from "./finding";
+import { isToShade } from "./thinCoats";
 
 /** A coat that lifts its ground by this much light (L*) is a highlight. */
 const LIFT = 8;
 /** A glaze that takes more than this share of the lift has lost it. */
 const MOST_LOSS = 0.6;
-const GLAZES: ReadonlySet<string> = new Set(["glaze", "wash"]);
 const WATERS = [3, 4, 5, 6, 8, 10, 14, 20] as const;
 
 interface Loss {
@@ -35,7 +35,7 @@ export const lostHighlight: Check = {
   run({ job, surface, sampled }: CheckContext) {
     const { coats } = sampled();
     return coats.flatMap(({ coat }, at) => {
-      const loss = GLAZES.has(coat.technique.id) ? worstLoss(coats, at) : null;
+      const loss = isToShade(coat) ? worstLoss(coats, at) : null;
       if (!loss) return [];
       const mix = mixById(job, coat.mixId)?.name ?? coat.name;
       return [

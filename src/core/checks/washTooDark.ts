@@ -4,9 +4,8 @@ import { techniques } from "../techniques";
 import { formatNumber, formatThinning } from "../units";
 import type { Check } from "./check";
 import { coatChange, type Remedy } from "./finding";
+import { isToShade } from "./thinCoats";
 
-/** Coats of thin paint that are to shade, not to repaint. */
-const THIN: ReadonlySet<string> = new Set(["wash", "glaze"]);
 /** A wash takes this much light (L*) from the whole of its place at most before it looks like a coat of its own. */
 const MOST_DROP = 10;
 const WATERS = [2, 3, 4, 5, 6, 8, 10, 14, 20] as const;
@@ -33,7 +32,7 @@ export const washTooDark: Check = {
   run: ({ surface, sampled }) =>
     sampled().coats.flatMap(({ coat, before, after }) => {
       const drop = before[0] - after[0];
-      if (!THIN.has(coat.technique.id) || drop < MOST_DROP) return [];
+      if (!isToShade(coat) || drop < MOST_DROP) return [];
       return [
         {
           key: coat.id,

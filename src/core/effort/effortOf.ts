@@ -5,6 +5,8 @@ import { fewCells } from "../simulate/fewCells";
 import { marksByPlace } from "../simulate/marksByPlace";
 import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceGrid } from "../surface/grid";
+import { growthOf } from "../growth/growthOf";
+import { hideKey } from "../hides/withHide";
 import { reliefKey } from "../surface/keptHeights";
 import { isTechniqueId, techniques } from "../techniques";
 import { placeWeights, type MarkName } from "../techniques/technique";
@@ -123,6 +125,7 @@ export function effortOf(job: Job, surface: Surface): SurfaceEffort | null {
   const coats = activeCoats(surface).filter(isOfMarks);
   const key = JSON.stringify([
     ...[form, form.mirrored, seed, reliefKey(surface), volumes, wear, effort, lightOf(job, surface).key],
+    hideKey(surface, growthOf(job, surface)),
     coats.map(({ technique, place, passes }) => [technique, place, passes]),
   ]);
   const scaleOnce = (): number => {

@@ -1,7 +1,6 @@
-import { newPlainSurface } from "../newJob";
-import { newJob } from "../newJob";
+import { newJob, newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
-import type { Growth, Job, Surface } from "../job";
+import type { Growth, Job, Paint, Place, Surface } from "../job";
 import { growthOf } from "../growth/growthOf";
 import type { FormId } from "../surface/forms";
 import { buildForm } from "../surface/forms/buildForm";
@@ -39,4 +38,16 @@ export function gridsOf(
 ): { smooth: SurfaceGrid; grid: SurfaceGrid } {
   const smooth = buildGrid(buildForm(surface), pitchMm);
   return { smooth, grid: withHide(smooth, surface, growthOf(job, surface)) };
+}
+
+/** The same piece with one coat, in some place, in a mix of the first pot. */
+export function coatMixed(
+  { job, surface }: ReturnType<typeof covered>,
+  place: Place,
+  paints: readonly Paint[],
+): { job: Job; surface: Surface } {
+  const mix = { id: "mix", name: "Mix", parts: [{ paintId: paints[0]!.id, parts: 1 }], water: 1, goal: null };
+  const coats = surface.coats.map((coat) => ({ ...coat, mixId: mix.id, place }));
+  const painted = { ...surface, coats };
+  return { job: { ...job, mixes: [mix], surfaces: [painted] }, surface: painted };
 }

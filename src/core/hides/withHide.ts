@@ -4,7 +4,7 @@ import type { SurfaceGrid } from "../surface/grid";
 import { lieField, withGrowth } from "../surface/growthOn";
 import { hideInUse } from "./inUse";
 
-/** What a surface's hide adds to the key of a grid it is sculpted on; null for a smooth one. */
+/** What a surface's hide adds to the key of whatever depends on its ground; null for a smooth one. */
 export const hideKey = ({ hide }: { readonly hide?: HideUse | null }, growth: SurfaceGrowth): object | null =>
   hide ? { hide, growth: growth.key } : null;
 

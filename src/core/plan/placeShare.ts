@@ -3,6 +3,8 @@ import { fewCells } from "../simulate/fewCells";
 import { lightOf } from "../figure/light";
 import { type Coat, type Job, type Surface } from "../job";
 import { layCoat, marksOf } from "../simulate/layCoat";
+import { growthOf } from "../growth/growthOf";
+import { hideKey } from "../hides/withHide";
 import { reliefKey } from "../surface/keptHeights";
 import { createFilmBuffer } from "../techniques/technique";
 import type { FilmPlanes } from "../simulate/planes";
@@ -44,6 +46,7 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
       surface.form,
       surface.seed,
       reliefKey(surface),
+      hideKey(surface, growthOf(job, surface)),
       surface.wear,
       surface.volumes,
       lightOf(job, surface).key,

@@ -1,4 +1,6 @@
 import { activeCoats, type Coat, type Job, type Surface } from "../job";
+import { growthOf } from "../growth/growthOf";
+import { hideKey } from "../hides/withHide";
 import { reliefKey } from "../surface/keptHeights";
 import { withRelief, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
@@ -111,7 +113,7 @@ export class FilmLayer {
     // Paste becomes the ground of what follows: `ground` is the panel as raised so far.
     let ground: RaisedGround = { grid, key: "", from: 0 };
     const keys: number[] = [];
-    const heights = reliefKey(surface);
+    const heights = [reliefKey(surface), hideKey(surface, growthOf(job, surface))];
     for (const coat of activeCoats(surface)) {
       const technique = techniqueOf(coat);
       const felt = technique?.feels ? keys.slice(ground.from) : null;

@@ -40,12 +40,13 @@ export function marksOf(
   return pattern.family.marks(pattern.layout, place.key, grid);
 }
 
-const OF_LIGHT: readonly Zone[] = ["lit", "shaded", "sheltered"];
+/** Places that follow the light, or how the piece stands in its room. */
+const OF_ROOM: readonly Zone[] = ["lit", "shaded", "sheltered", "back", "flank", "belly", "off-belly"];
 
 /** Whether a place changes with the light the surface stands in. */
 function placeFollowsLight({ pattern }: Surface, place: Place): boolean {
   if (place.kind === "zones")
-    return place.values !== null || place.zones.some((zone) => OF_LIGHT.includes(zone));
+    return place.values !== null || place.zones.some((zone) => OF_ROOM.includes(zone));
   if (place.kind !== "pattern" || !pattern) return false;
   return familyOf(pattern).followsLight?.(place.key) ?? false;
 }

@@ -188,6 +188,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
     form,
     seed,
     reliefKey(surface),
+    surface.hide,
     wear,
     volumes,
     pattern,

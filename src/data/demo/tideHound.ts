@@ -1,5 +1,6 @@
 import { bodies } from "../../core/figure/bodies";
 import { growthFrom, type GrowthMapId } from "../../core/growth/maps";
+import { hides } from "../../core/hides";
 import { FIRST_FIGURE, onSeat, USUAL_LAMP, type Job, type SeatUse, type Surface } from "../../core/job";
 import { schemes } from "../../core/schemes";
 import type { SchemeAnswers } from "../../core/schemes/scheme";
@@ -19,6 +20,8 @@ interface Part {
   readonly sizes: Readonly<Record<string, number>>;
   readonly seat: SeatUse;
   readonly growth: GrowthMapId;
+  /** Sculpted fur on it; smooth where left out. */
+  readonly fur?: Readonly<Record<string, number>>;
   readonly seed: number;
 }
 
@@ -45,8 +48,9 @@ const PARTS: readonly Part[] = [
   },
   {
     ...{ id: "neck", name: "Neck", growth: "nose-to-tail", seed: 72 },
-    sizes: { ...SMOOTH, lowerMm: 25, middleMm: 20, upperMm: 16, lengthMm: 12, middleAt: 50, deepPct: 115 },
+    sizes: { ...SMOOTH, lowerMm: 27, middleMm: 22.5, upperMm: 16, lengthMm: 12, middleAt: 50, deepPct: 115 },
     seat: { ...onSeat("neck"), upMm: 3.8 },
+    fur: { length: 3.2, width: 0.5, lift: 0.25, groove: 85, drawn: 70, unlike: 65 },
   },
   {
     ...{ id: "head", name: "Head", growth: "nose-to-tail", seed: 73 },
@@ -76,7 +80,10 @@ const PARTS: readonly Part[] = [
 
 const COAT: SchemeAnswers = { age: "used", look: "plain", colour: "#7d5c34" };
 
-const bare = ({ id, name, sizes, seat, seed }: Part): Surface => ({
+/** The mane: deeper than the coat. */
+const MANE: SchemeAnswers = { age: "used", look: "plain", colour: "#432b16" };
+
+const bare = ({ id, name, sizes, seat, fur, seed }: Part): Surface => ({
   ...{ id, name, figureId: FIRST_FIGURE, seat, seed },
   form: { id: "trunk", version: forms.trunk.version, params: sizes },
   ...{
@@ -85,7 +92,7 @@ const bare = ({ id, name, sizes, seat, seed }: Part): Surface => ({
     parked: [],
     variants: [],
     relief: null,
-    hide: null,
+    hide: fur ? { id: "locks", version: hides.locks.version, params: fur } : null,
     growth: null,
     effort: null,
   },
@@ -102,7 +109,8 @@ function withPart(job: Job, part: Part): Job {
     ),
   };
   const own = grown.surfaces.find(({ id }) => id === part.id)!;
-  return startSurface(grown, part.id, planStart(grown, own, schemes["hair-overlapped"], COAT, demoShelf));
+  const [scheme, answers] = part.fur ? [schemes["fur-thinned"], MANE] : [schemes["hair-overlapped"], COAT];
+  return startSurface(grown, part.id, planStart(grown, own, scheme, answers, demoShelf));
 }
 
 function made(): Job {
@@ -135,5 +143,5 @@ function made(): Job {
 
 let kept: Job | null = null;
 
-/** The tide hound: short hair on a smooth body, one lie from nose to tail. */
+/** The tide hound: short hair on a smooth body, a sculpted mane, one lie from nose to tail. */
 export const tideHound = (): Job => (kept ??= made());

@@ -1,3 +1,4 @@
+import { hexToLab } from "../../colour/spaces";
 import { inZones, type Place } from "../../job";
 import type { Zone } from "../../surface/zoneNames";
 import {
@@ -11,6 +12,8 @@ import {
   WEAR_OF,
   type SchemeCoat,
   type SchemeRoom,
+  type SchemeTone,
+  usedTones,
 } from "../scheme";
 
 type Tone = "pale" | "coat" | "deep" | "dark" | "warm" | "shade" | "tip-back" | "tip-flank" | "tip-belly";
@@ -30,27 +33,28 @@ export const furThinned = defineScheme<Tone>({
     "A pale undercoat, then thin coats, each darker and on less of it, that settle between the locks; two washes cross between belly and back without a border, and strokes bring the tips out again.",
   material: "sculpted fur",
   startColour: "#80603a",
-  tones(room) {
-    const span = CONTRAST[room.answers.look];
-    return {
-      pale: tone("fur, undercoat", 36 * span, 0.6, 8),
-      coat: tone("fur, first thin coat", 4 * span, 1.15, 0),
-      deep: tone("fur, second thin coat", -10 * span, 1, -4),
-      dark: tone("fur, back", -22 * span, 0.6, -10),
-      warm: clearTone("fur, warm wash", -8, 1.1, -6),
-      shade: clearTone("fur, dark wash", -24, 0.6, -12),
-      "tip-back": tone("fur, tips of the back", 3 * span, 1, 2),
-      "tip-flank": tone("fur, tips of the flanks", 22 * span, 0.9, 6),
-      "tip-belly": tone("fur, tips of the belly", 44 * span, 0.45, 8),
-    };
-  },
-  coats: (room) => [
-    baseLayer<Tone>("Pale undercoat", "pale"),
-    ...thinCoats(room),
-    ...crossing(room),
-    ...tips(room),
-  ],
+  tones: (room) => usedTones(tonesOf(room), coatsOf(room)),
+  coats: coatsOf,
 });
+
+function tonesOf({ answers }: SchemeRoom): Readonly<Record<Tone, SchemeTone>> {
+  const span = CONTRAST[answers.look];
+  return {
+    pale: tone("fur, undercoat", 36 * span, 0.6, 8),
+    coat: tone("fur, first thin coat", 4 * span, 1.15, 0),
+    deep: tone("fur, second thin coat", -10 * span, 1, -4),
+    dark: tone("fur, back", -22 * span, 0.6, -10),
+    warm: clearTone("fur, warm wash", -8, 1.1, -6),
+    shade: clearTone("fur, dark wash", -24, 0.6, -12),
+    "tip-back": tone("fur, tips of the back", 3 * span, 1, 2),
+    "tip-flank": tone("fur, tips of the flanks", 22 * span, 0.9, 6),
+    "tip-belly": tone("fur, tips of the belly", 44 * span, 0.45, 8),
+  };
+}
+
+function coatsOf(room: SchemeRoom): SchemeCoat<Tone>[] {
+  return [baseLayer<Tone>("Pale undercoat", "pale"), ...thinCoats(room), ...crossing(room), ...tips(room)];
+}
 
 /** A thin coat: half of it stays where it was brushed, half settles between the locks. */
 const thin = (
@@ -86,14 +90,17 @@ const thinCoats = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     : []),
 ];
 
+/** On fur darker than this, L*, a dark wash is not seen. */
+const DARKEST = 26;
+
 /** Two washes that overlap on the flanks: no border is left between belly and back. */
-const crossing = (room: SchemeRoom): SchemeCoat<Tone>[] => [
-  thin("warm", "Warm wash, belly into flanks", "warm", inZones(["flank"], 0.35), { water: 4, cling: 8 }),
-  thin("shade", "Dark wash, back into flanks", "shade", inZones(["off-belly"], 0.1, { fall: 1.8 }), {
-    water: isTable(room) ? 5 : 4,
-    cling: 4,
-  }),
-];
+function crossing(room: SchemeRoom): SchemeCoat<Tone>[] {
+  const place = { warm: inZones(["flank"], 0.35), shade: inZones(["off-belly"], 0.1, { fall: 1.8 }) };
+  const warm = thin("warm", "Warm wash, belly into flanks", "warm", place.warm, { water: 4, cling: 8 });
+  if (hexToLab(room.answers.colour)[0] < DARKEST) return [warm];
+  const water = isTable(room) ? 5 : 4;
+  return [warm, thin("shade", "Dark wash, back into flanks", "shade", place.shade, { water, cling: 4 })];
+}
 
 /** Strands on the tips in the tone of their zone; the last ones are left away for the table. */
 function tips(room: SchemeRoom): SchemeCoat<Tone>[] {

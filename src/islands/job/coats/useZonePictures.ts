@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { lightOf } from "../../../core/figure/light";
+import { growthOf } from "../../../core/growth/growthOf";
 import type { Surface } from "../../../core/job";
 import type { PiecePicture } from "../../../core/piece/still";
 import type { Zone } from "../../../core/surface/zoneNames";
@@ -16,10 +17,11 @@ let last: { readonly key: string; readonly pictures: Pictures } | null = null;
 
 /** Small pictures of a surface with each of its zones tinted; null until they are there. */
 export function useZonePictures(surface: Surface): Pictures | null {
-  const { id, form, seed, relief, wear } = surface;
+  const { id, form, seed, relief, hide, wear } = surface;
   // Places of light follow the lamp, the pose and what else is seated.
   const light = useJobStore(({ job }) => job && lightOf(job, surface).key);
-  const key = JSON.stringify([id, form, seed, relief, wear, light]);
+  const growth = useJobStore(({ job }) => job && hide && growthOf(job, surface).key);
+  const key = JSON.stringify([id, form, seed, relief, hide, growth, wear, light]);
   const [made, setMade] = useState(last);
   useEffect(() => {
     const { job, paints } = useJobStore.getState();
