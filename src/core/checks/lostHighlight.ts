@@ -3,7 +3,7 @@ import type { SampledCoat } from "../simulate/sampled";
 import { formatNumber, formatThinning } from "../units";
 import type { Check, CheckContext } from "./check";
 import { coatChange } from "./finding";
-import { isToShade } from "./thinCoats";
+import { isToShade } from "../techniques/toShade";
 
 /** A coat that lifts its ground by this much light (L*) is a highlight. */
 const LIFT = 8;

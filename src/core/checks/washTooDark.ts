@@ -4,7 +4,7 @@ import { techniques } from "../techniques";
 import { formatNumber, formatThinning } from "../units";
 import type { Check } from "./check";
 import { coatChange, type Remedy } from "./finding";
-import { isToShade } from "./thinCoats";
+import { isToShade } from "../techniques/toShade";
 
 /** A wash takes this much light (L*) from the whole of its place at most before it looks like a coat of its own. */
 const MOST_DROP = 10;

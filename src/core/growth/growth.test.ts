@@ -279,10 +279,10 @@ describe("growth that goes on across a seam", () => {
 
 describe("one hide", () => {
   it("is what hair goes on over in mostly the same mixes", () => {
-    const [body, neck] = ["body", "neck"].map((id) => hound.surfaces.find((one) => one.id === id)!);
-    expect(isOneHide(body!, neck!)).toBe(true);
-    expect(isOneHide(body!, { ...neck!, growth: null })).toBe(false);
-    const other = { ...neck!, coats: neck!.coats.map((coat) => ({ ...coat, mixId: `${coat.mixId}-other` })) };
+    const [body, legs] = ["body", "forelegs"].map((id) => hound.surfaces.find((one) => one.id === id)!);
+    expect(isOneHide(body!, legs!)).toBe(true);
+    expect(isOneHide(body!, { ...legs!, growth: null })).toBe(false);
+    const other = { ...legs!, coats: legs!.coats.map((coat) => ({ ...coat, mixId: `${coat.mixId}-other` })) };
     expect(isOneHide(body!, other)).toBe(false);
   });
 

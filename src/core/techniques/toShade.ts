@@ -1,6 +1,6 @@
 import type { Coat } from "../job";
 import { completeParams } from "../params";
-import { techniques } from "../techniques";
+import { techniques } from ".";
 
 /** From this share of its liquid on that is spread out and stays where it was brushed, a wash is a thin coat of its own. */
 const SPREAD = 0.4;
