@@ -13,8 +13,9 @@ import { StartDialog } from "./StartDialog";
 import { placesFor } from "./places";
 
 /** Where a technique goes first; null where this surface offers nothing for it. */
-function firstPlace(id: TechniqueId, pattern: Pattern | null): Place | null {
+function firstPlace(id: TechniqueId, pattern: Pattern | null, { hide }: Surface): Place | null {
   const technique = techniques[id];
+  if (technique.onThings && !hide) return null;
   if (technique.lays.includes("field")) return technique.startPlace ?? { kind: "everywhere" };
   return placesFor({ technique: { id, version: 1, params: {} } }, pattern)[0] ?? null;
 }
@@ -62,7 +63,7 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       {dialog === "leathers" && <LeathersDialog onClose={() => setDialog(null)} />}
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {techniqueIds.map((id) => {
-          const place = firstPlace(id, pattern);
+          const place = firstPlace(id, pattern, surface);
           return place ? (
             <MenuItem key={id} onClick={() => add(id, place)}>
               {techniques[id].label}
