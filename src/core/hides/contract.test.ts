@@ -59,15 +59,17 @@ describe.each(hideIds)("the hide %s", (id) => {
       const piece = covered(id, formId);
       const { smooth, grid } = gridsOf(piece, 0.12);
       const hide = grid.hide!;
-      let [inside, bare] = [0, 0];
+      let [inside, bare, wrong] = [0, 0, 0];
       for (let at = 0; at < grid.inside.length; at++) {
-        expect(Number.isFinite(grid.relief[at]!)).toBe(true);
-        expect(grid.inside[at]!).toBeLessThanOrEqual(smooth.inside[at]!);
+        const thing = hide.thing[at]!;
+        // Counted, not expected one by one: there are many cells.
+        if (!Number.isFinite(grid.relief[at]!) || grid.inside[at]! > smooth.inside[at]!) wrong++;
+        if (thing >= hide.things.length) wrong++;
         if (grid.inside[at]! < 0.5) continue;
         inside++;
-        if (hide.thing[at]! < 0) bare++;
-        else expect(hide.thing[at]!).toBeLessThan(hide.things.length);
+        if (thing < 0) bare++;
       }
+      expect(wrong).toBe(0);
       expect(bare / inside).toBeLessThan(0.04);
       const fields = fieldsOf(grid);
       for (const field of [fields.low, fields.high, fields.edge, fields.lit])
