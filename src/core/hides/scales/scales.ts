@@ -32,7 +32,7 @@ const params = {
     step: 5,
     default: 42,
     about:
-      "Along the middle of the back and beside the belly, in hundredths of the largest; 100 makes all alike.",
+      "Along the middle of the back and beside the belly, in hundredths of the largest; 100 makes all alike. On pieces that are open they are.",
   },
   lift: {
     label: "Stands off",
