@@ -68,7 +68,7 @@ export async function patternLines(): Promise<Line[]> {
     return patternFacts({ ...job, surfaces: [own] }, demoShelf);
   });
   lines.push({ name: "A camouflage laid out anew and judged, cloak of 34 x 22 mm", ...layout, budget: 250 });
-  patternOf(surface, form, job.hand);
+  patternOf(job, surface, form);
   for (const role of ["layer:green", "layer:brown", "layer:darkdots", "lights:green"]) {
     const coat = surface.coats.find((one) => one.role === role)!;
     const film = await middleAtPace(3, () =>

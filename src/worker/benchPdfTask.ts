@@ -102,7 +102,7 @@ function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
   return Array.from({ length: figures }, (_, at) => {
     const params = family.forFigure && figures > 1 ? family.forFigure(use.params, at + 1) : use.params;
     const own = figures > 1 ? { ...surface, pattern: { ...use, params } } : surface;
-    const pattern = patternOf(own, buildForm(surface), job.hand)!;
+    const pattern = patternOf(job, own, buildForm(surface))!;
     const name = figures > 1 ? `${surface.name}, figure ${at + 1} of ${count}` : surface.name;
     const guides = family.guides!;
     return { surface: name, title: guides.title, use: guides.use, pieces: guides.of(pattern.layout).pieces };

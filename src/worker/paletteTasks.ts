@@ -7,12 +7,14 @@ import { MixTable } from "../core/colour/mixtable/mixTable";
 import { compareMixes, tryAllMixes, type FoundMix } from "../core/colour/search";
 import type { SeenAs } from "../core/colour/seenAs";
 import type { Paint } from "../core/job";
+import { placedColours, type PlacedColour } from "../core/colour/placedColours";
 import { createRandom } from "../core/random";
 import { techniques } from "../core/techniques";
 import { schemes } from "../core/schemes";
 import { startSteps, type StartPlan } from "../core/schemes/start";
 import type { GlazesInput } from "./questions/glazes";
 import type { MainColoursInput } from "./questions/mainColours";
+import type { PlacedColoursInput } from "./questions/placedColours";
 import type { MixesInput } from "./questions/mixes";
 import type { StartInput } from "./questions/start";
 
@@ -162,12 +164,28 @@ export async function scalePicture(file: Blob): Promise<ScaledPicture> {
   return { bytes, width, height };
 }
 
-/** Main colours of a kept picture. */
-export async function answerColours(task: MainColoursInput): Promise<MainColour[]> {
-  const picture = await createImageBitmap(task.picture);
+/** The pixels of a kept picture. */
+async function pixelsOf(kept: Blob): Promise<ImageData> {
+  const picture = await createImageBitmap(kept);
   const canvas = new OffscreenCanvas(picture.width, picture.height);
   const context = canvas.getContext("2d")!;
   context.drawImage(picture, 0, 0);
-  const { data } = context.getImageData(0, 0, picture.width, picture.height);
-  return mainColours(data, task.count, task.neutral, createRandom(1));
+  return context.getImageData(0, 0, picture.width, picture.height);
+}
+
+/** Main colours of a kept picture. */
+export async function answerColours({ picture, count, neutral }: MainColoursInput): Promise<MainColour[]> {
+  const { data } = await pixelsOf(picture);
+  return mainColours(data, count, neutral, createRandom(1));
+}
+
+/** Colours of a beast in a kept picture, and where they lie. */
+export async function answerPlaced({
+  picture,
+  most,
+  neutral,
+  shown,
+}: PlacedColoursInput): Promise<PlacedColour[]> {
+  const { data: rgba, width, height } = await pixelsOf(picture);
+  return placedColours({ rgba, width, height, neutral, shown }, most, createRandom(1));
 }

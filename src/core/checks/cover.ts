@@ -29,6 +29,7 @@ function meantToCover({ surface, pattern }: CheckContext, coat: Coat): boolean {
   // What is laid all over is the colour the rest is painted on, however thin it was made.
   if (kind === "everywhere") return coat.technique.id === "base-coat";
   if (isUnseen(familyIn(surface), coat)) return false;
+  if (placeOf(pattern, coat)?.lays === "field" && !SOLID.has(coat.technique.id)) return false;
   // What is thinned on purpose lets what it crosses show.
   return !(coat.water >= 2 && placeOf(pattern, coat)?.through);
 }

@@ -78,10 +78,13 @@ describe("strokes that are to read as hair", () => {
   });
 
   it("are work for nothing where two sets after each other are of one tone", () => {
-    const mixes = tailOf(hound).coats.filter(({ technique: { id } }) => id === "hair");
-    const same = withTail((coats) =>
-      coats.map((coat) => (coat.id === mixes[2]!.id ? { ...coat, mixId: mixes[1]!.mixId } : coat)),
-    );
+    const inRole = (role: string) => tailOf(hound).coats.find((coat) => coat.role === role)!;
+    const [first, second, other] = ["hairs:rust:1", "hairs:rust:2", "hairs:dark:2"].map(inRole);
+    const inMix = (at: Coat, mixId: string) =>
+      withTail((coats) => coats.map((coat) => (coat.id === at.id ? { ...coat, mixId } : coat)));
+    const same = inMix(second!, first!.mixId);
+    // Hairs of two blocks lie beside each other: those may be of one tone.
+    expect(told(inMix(other!, first!.mixId), "alike")).toEqual([]);
     expect(told(same, "alike")).toHaveLength(1);
     expect(told(same, "alike")[0]!.sentence).toContain("differ by 0.0 only");
     allCure(same, "alike");

@@ -6,11 +6,13 @@ import { spectrumToLab } from "../colour/spaces";
 import { uniformSpectrum, type Spectrum } from "../colour/spectrum";
 import { figureOf, mixById, ratioOf, type Coat, type Surface } from "../job";
 import { completeParams } from "../params";
+import { coatMeets } from "../patterns/pattern";
 import { techniques } from "../techniques";
 import { coatPassUm } from "../techniques/passUm";
 import { formatNumber, formatThinning, withUnit } from "../units";
 import type { Check, CheckContext } from "./check";
 import { coatChange, type Change, type CheckResult } from "./finding";
+import { tonesOf } from "./tones";
 
 /** A stroke that takes less than this share of its ground's place is a glaze; set by eye. */
 const LEAST_HIDDEN = 0.35;
@@ -96,11 +98,19 @@ function longStrokes({ job, surface, form, coats }: CheckContext): CheckResult[]
   });
 }
 
-/** Sets of strokes right after each other that nobody tells apart. */
-function alikeSets({ job, paints, surface, coats }: CheckContext): CheckResult[] {
+/** The strokes that a set falls on: those right before it, or of a pattern the last ones on the same colour. */
+function setBefore({ pattern }: CheckContext, earlier: readonly Coat[], coat: Coat): Coat | undefined {
+  if (!pattern || coat.place.kind !== "pattern") return earlier.slice(-1).find(isHair);
+  const own = tonesOf(pattern).filter(({ key }) => coatMeets(pattern, coat, key));
+  return earlier.findLast((one) => isHair(one) && own.some(({ key }) => coatMeets(pattern, one, key)));
+}
+
+/** Sets of strokes on each other that nobody tells apart. */
+function alikeSets(context: CheckContext): CheckResult[] {
+  const { job, paints, surface, coats } = context;
   return coats.flatMap((coat, at): CheckResult[] => {
-    const before = coats[at - 1];
-    if (!before || !isHair(coat) || !isHair(before)) return [];
+    const before = isHair(coat) && setBefore(context, coats.slice(0, at), coat);
+    if (!before) return [];
     const [here, there] = [coat, before].map(({ mixId }) =>
       spectrumToLab(masstone(opticsOfMix(mixById(job, mixId), paints))),
     );

@@ -94,7 +94,7 @@ function runAll(context: CheckContext, only: string | null): Found[] {
 /** What is found on one surface of a job. @throws InputError where it cannot be built or read */
 function foundOn(job: Job, surface: Surface, paints: readonly Paint[], only: string | null = null): Found[] {
   const form = buildForm(surface);
-  const pattern = patternOf(surface, form, job.hand);
+  const pattern = patternOf(job, surface, form);
   let looked: SampledSurface | null = null;
   const sampled = () => (looked ??= sampledSurface(job, surface, paints));
   return runAll({ job, surface, form, paints, coats: activeCoats(surface), pattern, sampled }, only);

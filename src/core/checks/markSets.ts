@@ -50,7 +50,9 @@ export function techniqueSets({ job, surface, form, coats }: CheckContext): Judg
   return coats.flatMap((coat): JudgedSet[] => {
     const { id } = coat.technique;
     const technique = isTechniqueId(id) ? techniques[id] : null;
-    if (!technique?.singles || coat.place.kind === "pattern") return [];
+    // What a pattern lays out itself it tells of itself.
+    const laidOut = coat.place.kind === "pattern" && !technique?.lays.every((kind) => kind === "field");
+    if (!technique?.singles || laidOut) return [];
     const { singles } = technique;
     const grid = coarseGrid(job, surface);
     const { water, overSeams } = coat;

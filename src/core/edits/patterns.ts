@@ -15,22 +15,30 @@ const isBareBase = ({ coats }: Surface): boolean =>
 /**
  * Gives a surface a pattern. Coats that lie there stay below it; the plain base coat of a new surface makes way for
  * the pattern's own.
+ * @param given settings to start from; as the family starts where left out
  * @throws InputError where the surface's sizes cannot be built
  */
-export function putPattern(job: Job, surfaceId: string, familyId: string, paints: readonly Paint[]): Job {
+export function putPattern(
+  job: Job,
+  surfaceId: string,
+  familyId: string,
+  paints: readonly Paint[],
+  given?: unknown,
+): Job {
   const surface = job.surfaces.find((one) => one.id === surfaceId);
   if (!surface) return job;
   const family = familyOf({ id: familyId });
   const { hand, mixes } = job;
   const figure = figureOf(job, surface);
-  const params = family.start({ form: buildForm(surface), hand, figure, mixes, seed: surface.seed });
+  const params = given ?? family.start({ form: buildForm(surface), hand, figure, mixes, seed: surface.seed });
   const own = isBareBase(surface) ? [] : surface.coats;
-  const given = withSurface(job, surfaceId, (now) => ({
+  const started = withSurface(job, surfaceId, (now) => ({
     ...now,
     pattern: { id: family.id, version: family.version, params },
+    volumes: family.material ? { ...now.volumes, material: family.material } : now.volumes,
     coats: [],
   }));
-  const derived = deriveCoats(given, paints, null);
+  const derived = deriveCoats(started, paints, null);
   return withSurface(derived, surfaceId, (now) => ({ ...now, coats: [...own, ...now.coats] }));
 }
 

@@ -2,7 +2,7 @@ import { lightOf } from "../figure/light";
 import { activeCoats, type Coat, type Effort, type Job, type Surface } from "../job";
 import { completeParams } from "../params";
 import { fewCells } from "../simulate/fewCells";
-import { marksByPlace } from "../simulate/marksByPlace";
+import { patternKeyOf, whereLaid } from "../simulate/whereLaid";
 import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceGrid } from "../surface/grid";
 import { growthOf } from "../growth/growthOf";
@@ -19,8 +19,10 @@ const CELLS = 6000;
 export const markCounts = (name: MarkName): number => (name === "stroke" ? 1 : 2 / 3);
 
 /** Whether a coat is one of single marks that go by area: what a budget of marks is for. */
-export const isOfMarks = ({ place, technique: { id } }: Coat): boolean =>
-  place.kind !== "pattern" && isTechniqueId(id) && techniques[id].marksOn !== undefined;
+export function isOfMarks({ place, technique: { id } }: Coat): boolean {
+  if (!isTechniqueId(id) || techniques[id].marksOn === undefined) return false;
+  return place.kind !== "pattern" || techniques[id].lays.every((kind) => kind === "field");
+}
 
 /** Marks of one coat on a square millimetre of its place, all passes. */
 function marksPerMm2({ technique: { id, params }, passes }: Coat): number {
@@ -54,11 +56,13 @@ function sharesOf(job: Job, surface: Surface, effort: Effort): Shares {
   const marks = new Float64Array(grid.inside.length);
   const cell = grid.pitchMm * grid.pitchMm;
   for (const coat of activeCoats(surface)) {
-    if (!isOfMarks(coat) || coat.place.kind === "pattern") continue;
+    if (!isOfMarks(coat)) continue;
     const perCell = marksPerMm2(coat) * cell;
     // What follows the marks of another coat is counted as if it went all over its place: no budget is overdrawn by that.
     const place = coat.place.kind === "zones" ? { ...coat.place, near: null } : coat.place;
-    const weights = placeWeights({ grid, marks: marksByPlace(surface, place), nearCover: null });
+    const marked = whereLaid(job, surface, grid.form, { place }, () => grid);
+    if (marked.kind !== "field") continue;
+    const weights = placeWeights({ grid, marks: marked, nearCover: null });
     for (let at = 0; at < marks.length; at++) marks[at]! += perCell * weights[at]! * grid.inside[at]!;
   }
   return { grid, marks, worth: worthOf(job, surface, effort, grid) };
@@ -126,7 +130,12 @@ export function effortOf(job: Job, surface: Surface): SurfaceEffort | null {
   const key = JSON.stringify([
     ...[form, form.mirrored, seed, reliefKey(surface), volumes, wear, effort, lightOf(job, surface).key],
     hideKey(surface, growthOf(job, surface)),
-    coats.map(({ technique, place, passes }) => [technique, place, passes]),
+    coats.map(({ technique, place, passes }) => [
+      technique,
+      place,
+      passes,
+      patternKeyOf(job, surface, place),
+    ]),
   ]);
   const scaleOnce = (): number => {
     const known = scales.get(key) ?? shareEffort(job, surface, effort).scale;

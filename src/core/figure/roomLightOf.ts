@@ -2,7 +2,8 @@ import type { PieceMesh } from "../piece/mesh";
 import type { FlatPoint, SpacePoint, SurfaceForm } from "../surface/forms/form";
 import { Obstacles, PER_FRAME, ROOM, waysOf, type Frames, type Ways } from "../rays/obstacles";
 import { PER_POINT, type RoomLight } from "../surface/roomLight";
-import { add, cross, dot, minus, times, unit, write } from "../surface/vector";
+import { add, cross, times, unit, write } from "../surface/vector";
+import { axesInRoom, backOfAxes, inForm } from "./back";
 import {
   around,
   eachPoint,
@@ -141,7 +142,7 @@ function lampLight(
   });
   fillBetween(values, FREE, PER_POINT, lattice);
   const axes = axesInRoom(form, seating);
-  return { ...lattice, values, lampInForm: inForm(axes, lamp), backInForm: backInForm(axes) };
+  return { ...lattice, values, lampInForm: inForm(axes, lamp), backInForm: backOfAxes(axes) };
 }
 
 /** A round piece ends at its rim: what lies beside it goes on from there as it came. */
@@ -186,26 +187,4 @@ function openFrom({ frames }: Placed, at: number, { obstacles, own }: InTheWay):
   const first = obstacles.countFree(from, FIRST_WAYS, own, OWN_MM);
   if (first === 0 || first === count) return first / count;
   return (first + obstacles.countFree(from, OTHER_WAYS, own, OWN_MM)) / SKY_WAYS;
-}
-
-/** The form's own axes as they lie in the room, at its middle. */
-function axesInRoom(form: SurfaceForm, seating: Seating): readonly SpacePoint[] {
-  const middle = form.inSpace({ turnDeg: form.turnDeg / 2, heightMm: form.slantMm / 2 });
-  const at = seating(middle);
-  const axes = [
-    [1, 0, 0],
-    [0, 1, 0],
-    [0, 0, 1],
-  ] as const;
-  return axes.map((axis) => unit(minus(seating(add(middle, axis, 1e-3)), at)));
-}
-
-/** A way in the room as the middle of the form has it. */
-const inForm = (axes: readonly SpacePoint[], way: SpacePoint): SpacePoint =>
-  unit([dot(way, axes[0]!), dot(way, axes[1]!), dot(way, axes[2]!)]);
-
-/** Where a piece has its back: one that lies, above; one that stands, behind. */
-function backInForm(axes: readonly SpacePoint[]): SpacePoint {
-  const upright = Math.abs(axes[1]![1]);
-  return unit(add(times(inForm(axes, [0, 1, 0]), 1 - upright), [0, 0, -1], upright));
 }

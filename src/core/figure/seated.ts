@@ -20,7 +20,10 @@ export interface Seated {
 }
 
 /** The seat of a surface on its figure's body; null where it lies aside or the body has no such seat. */
-export function seatedAt(figure: Pick<Figure, "body" | "eyeHeightMm">, surface: Surface): Seated | null {
+export function seatedAt(
+  figure: Pick<Figure, "body" | "eyeHeightMm">,
+  surface: Pick<Surface, "seat" | "form">,
+): Seated | null {
   const { seat: use, form } = surface;
   const seat = use && bodyOf(figure)?.seats.find(({ id }) => id === use.id);
   return use && seat && isFormId(form.id) ? { seat, use, worn: forms[form.id].worn } : null;

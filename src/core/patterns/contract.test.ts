@@ -12,7 +12,7 @@ import { newJob, newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
 import { cardsOf } from "../plan/cards";
 import { filmKey, layCoat, marksOf } from "../simulate/layCoat";
-import { createFilmBuffer } from "../techniques/technique";
+import { createFilmBuffer, placeWeights, type Marks } from "../techniques/technique";
 import { formIds, type FormId } from "../surface/forms";
 import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid, type SurfaceGrid } from "../surface/grid";
@@ -39,7 +39,7 @@ function looked(job: Job): readonly Finding[] {
 }
 
 const surfaceOf = (job: Job) => job.surfaces[0]!;
-const laid = (job: Job): Pattern => patternOf(surfaceOf(job), buildForm(surfaceOf(job)), job.hand)!;
+const laid = (job: Job): Pattern => patternOf(job, surfaceOf(job), buildForm(surfaceOf(job)))!;
 
 function film(job: Job, coat: Coat, grid: SurfaceGrid) {
   const surface = surfaceOf(job);
@@ -49,11 +49,26 @@ function film(job: Job, coat: Coat, grid: SurfaceGrid) {
   return layCoat(marks, coat, job.hand, { grid, films: [], near: null }, buffer, inside);
 }
 
+/** What a place comes to on a grid, so that two can be compared: of a field how much each cell belongs to it. */
+function comesTo(marks: Marks, grid: SurfaceGrid): unknown {
+  if (marks.kind !== "field") return marks;
+  return Array.from(placeWeights({ grid, marks, nearCover: null }), (weight) => Math.round(weight * 1e4));
+}
+
 /** Area a coat covers, mm². */
 function covered(job: Job, coat: Coat, pitchMm: number): number {
   const grid = buildGrid(buildForm(surfaceOf(job)), pitchMm);
   const { cover } = film(job, coat, grid);
   return cover.reduce((sum, share) => sum + share / 255, 0) * pitchMm * pitchMm;
+}
+
+/** Area of a coat's place, mm²: what belongs to it by half counts half. */
+function weighed(job: Job, coat: Coat, pitchMm: number): number {
+  const surface = surfaceOf(job);
+  const grid = buildGrid(buildForm(surface), pitchMm);
+  const marks = marksOf(job, surface, grid.form, coat, () => grid);
+  const weights = placeWeights({ grid, marks, nearCover: null });
+  return weights.reduce((sum, weight, at) => sum + weight * grid.inside[at]!, 0) * pitchMm * pitchMm;
 }
 
 const patternCoats = (job: Job) => surfaceOf(job).coats.filter((coat) => coat.place.kind === "pattern");
@@ -151,6 +166,20 @@ describe.each(ids)("the family %s", (id) => {
   it("lays the area its work tells, and nearly the same at every pitch", () => {
     for (const coat of patternCoats(job)) {
       const { work } = cardsOf(job, demoShelf, defaultPainter).find((card) => card.coat.id === coat.id)!;
+      if (placeOf(pattern, coat)!.lays === "field") {
+        // Single marks cover a part of their place: how many there are on it is told by how it weighs, at any pitch.
+        const [fine, coarse] = [0.05, 0.09].map((pitchMm) => weighed(job, coat, pitchMm)) as [number, number];
+        // The smallest places are counted on few cells: right to a part of the whole surface.
+        const { areaMm2 } = buildForm(surfaceOf(job));
+        const off = Math.abs(fine - work.areaMm2);
+        expect(off, `${coat.name}: ${fine} of ${work.areaMm2}`).toBeLessThan(
+          0.06 * work.areaMm2 + 0.001 * areaMm2,
+        );
+        expect(Math.abs(fine - coarse), coat.name).toBeLessThan(0.06 * fine + 0.001 * areaMm2);
+        // On less than a few tenths of a square millimetre chance may set no mark at all.
+        if (fine > 0.5) expect(covered(job, coat, 0.05), coat.name).toBeGreaterThan(0.05 * fine);
+        continue;
+      }
       const [fine, coarse] = [covered(job, coat, 0.05), covered(job, coat, 0.09)];
       if (work.areaMm2 === 0) {
         expect(fine, coat.name).toBe(0);
@@ -177,21 +206,28 @@ describe.each(ids)("the family %s", (id) => {
       seed: surface.seed + 1,
     });
     for (const { key } of family.places(pattern.layout)) {
-      expect(
-        family.marks(again, key, () => grid),
-        key,
-      ).toEqual(family.marks(pattern.layout, key, () => grid));
+      const laidAnew = family.marks(again, key, () => grid);
+      const before = family.marks(pattern.layout, key, () => grid);
+      expect(comesTo(laidAnew, grid), key).toEqual(comesTo(before, grid));
       expect(JSON.stringify(family.filmParams(params, key))).toBe(
         JSON.stringify(family.filmParams(pattern.params, key)),
       );
     }
-    const differs = family
-      .places(pattern.layout)
-      .some(
-        ({ key }) =>
-          JSON.stringify(family.marks(other, key, () => grid)) !==
-          JSON.stringify(family.marks(again, key, () => grid)),
-      );
+    const differs = family.places(pattern.layout).some(
+      ({ key }) =>
+        JSON.stringify(
+          comesTo(
+            family.marks(other, key, () => grid),
+            grid,
+          ),
+        ) !==
+        JSON.stringify(
+          comesTo(
+            family.marks(again, key, () => grid),
+            grid,
+          ),
+        ),
+    );
     expect(differs).toBe(true);
     const twin = jobWith(id, "limb");
     for (const coat of patternCoats(job)) {
@@ -208,7 +244,12 @@ describe.each(ids)("the family %s", (id) => {
     ];
     for (const { key } of family.places(pattern.layout)) {
       const [here, there] = [one, other].map((grid) =>
-        JSON.stringify(family.marks(pattern.layout, key, () => grid)),
+        JSON.stringify(
+          comesTo(
+            family.marks(pattern.layout, key, () => grid),
+            grid,
+          ),
+        ),
       );
       expect(here !== there, key).toBe(family.followsLight?.(key) ?? false);
     }

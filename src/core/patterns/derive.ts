@@ -90,7 +90,7 @@ function contextOf(
   paints: readonly Paint[],
 ): { readonly family: PatternFamily; readonly context: FamilyContext } | null {
   const form = buildForm(surface);
-  const pattern = patternOf(surface, form, job.hand);
+  const pattern = patternOf(job, surface, form);
   if (!pattern) return null;
   const { family, params, layout } = pattern;
   return { family, context: { job, surface, form, paints, params, layout } };

@@ -9,7 +9,7 @@ export function patternFacts(job: Job, paints: readonly Paint[]): Readonly<Recor
   for (const surface of job.surfaces) {
     try {
       const form = buildForm(surface);
-      const pattern = patternOf(surface, form, job.hand);
+      const pattern = patternOf(job, surface, form);
       if (!pattern?.family.facts) continue;
       const { params, layout } = pattern;
       facts[surface.id] = pattern.family.facts({ job, surface, form, paints, params, layout });

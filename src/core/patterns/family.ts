@@ -3,8 +3,9 @@ import type { CheckResult } from "../checks/finding";
 import type { Spectrum } from "../colour/spectrum";
 import type { Coat, Figure, Hand, Job, Mix, Paint, Surface } from "../job";
 import type { GaugePiece } from "../plan/gaugePiece";
-import type { SurfaceForm } from "../surface/forms/form";
+import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
+import type { MaterialId } from "../surface/volumes/materials";
 import type { MarkIntent, PlacedMark, UnevennessFault } from "../techniques/singleMarks";
 import type { MarkKind, Marks } from "../techniques/technique";
 import type { FieldSpecs } from "./fields";
@@ -18,6 +19,8 @@ export interface PatternRoom {
   readonly hand: Hand;
   /** The surface's own seed. */
   readonly seed: number;
+  /** Which way the figure's back is, as the form has it, a unit vector; behind where left out. Told to families that follow it. */
+  readonly back?: SpacePoint;
 }
 
 /** What a new pattern starts from. */
@@ -181,6 +184,12 @@ export interface PatternFamily<P = unknown, L = unknown> {
   places(layout: L): PatternPlace[];
   /** Where one place lies; nothing for a key the layout does not have. `grid` is asked for only where it is needed. */
   marks(layout: L, key: string, grid: () => SurfaceGrid): Marks;
+  /** Where it lies depends on which way the figure's back is. */
+  readonly followsBack?: true;
+  /** What a surface that is given it is made of from then on; as it was where left out. */
+  readonly material?: MaterialId;
+  /** Its own coats bring light and shade: none is offered over it. */
+  readonly ownLight?: true;
   /** Whether a place lies elsewhere in another light; none does where left out. */
   followsLight?(key: string): boolean;
   tones(layout: L): PatternTone[];
@@ -188,7 +197,7 @@ export interface PatternFamily<P = unknown, L = unknown> {
   meets(layout: L, key: string, tone: string): boolean;
   /** Sets of strips (places that do not cover) that can lie over each other at one point. */
   crossings?(layout: L): readonly (readonly string[])[];
-  /** Area and pieces of a place laid as regions; null where strokes and dots are counted one by one. */
+  /** Area and pieces of a place laid as regions; null where strokes and dots are counted one by one, and fields by their area. */
   work(layout: L, key: string): PlaceWork | null;
   /** What to look at before going on. */
   lookAt(layout: L, key: string, count: number): string[];

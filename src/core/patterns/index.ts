@@ -1,10 +1,11 @@
 import type { PatternUse } from "../job";
 import type { PatternFamily } from "./family";
 import { camouflage } from "./camouflage/camouflage";
+import { patched } from "./patched/patched";
 import { sett } from "./sett/sett";
 
 /** Every pattern family, by id. A new family is one folder and one line here. */
-export const families: Readonly<Record<string, PatternFamily>> = { sett, camouflage };
+export const families: Readonly<Record<string, PatternFamily>> = { sett, camouflage, patched };
 
 /** Whether there is a family of this id. */
 export const isFamilyId = (id: string): boolean => Object.hasOwn(families, id);

@@ -64,7 +64,7 @@ const PASTE_SOLIDS = 0.7;
 function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work: CoatWork): string[] {
   const says: string[] = [];
   const { place } = coat;
-  const pattern = place.kind === "pattern" ? patternOf(surface, form, job.hand) : null;
+  const pattern = place.kind === "pattern" ? patternOf(job, surface, form) : null;
   if (pattern && place.kind === "pattern")
     says.push(...pattern.family.lookAt(pattern.layout, place.key, work.strokes));
   if (isTechniqueId(coat.technique.id)) says.push(techniques[coat.technique.id].bench.lookAt);
@@ -148,7 +148,7 @@ function cautionOf(coat: Coat, mix: Mix | null, paints: readonly Paint[]): strin
 function wayOf({ job, surface, form, coat }: Asked): CardWay {
   const { id } = coat.technique;
   const { tool, how } = isTechniqueId(id) ? techniques[id].bench : { tool: "", how: "" };
-  return { where: placeName(coat.place, patternOf(surface, form, job.hand)), tool, how };
+  return { where: placeName(coat.place, patternOf(job, surface, form)), tool, how };
 }
 
 function cardFor(asked: Asked): Card {

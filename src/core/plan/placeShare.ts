@@ -3,6 +3,7 @@ import { fewCells } from "../simulate/fewCells";
 import { lightOf } from "../figure/light";
 import { type Coat, type Job, type Surface } from "../job";
 import { layCoat, marksOf } from "../simulate/layCoat";
+import { patternKeyOf } from "../simulate/whereLaid";
 import { growthOf } from "../growth/growthOf";
 import { hideKey } from "../hides/withHide";
 import { reliefKey } from "../surface/keptHeights";
@@ -11,7 +12,7 @@ import type { FilmPlanes } from "../simulate/planes";
 import type { SurfaceForm } from "../surface/forms/form";
 import { placeWeights } from "../techniques/technique";
 
-/** Cells that are enough to tell how much of a surface belongs to a place, and for the marks of an earlier coat. */
+/** Cells that are enough to tell how much of a surface belongs to a place, and for blocks of a pattern or the marks of an earlier coat. */
 const CELLS = { place: 1500, marks: 12_000 } as const;
 /** Shares by all they depend on: most coats keep their place from one edit to the next. */
 const MOST_SHARES = 2000;
@@ -38,7 +39,7 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
   const { place } = coat;
   const effort = isOfMarks(coat) ? (effortOf(job, surface)?.key ?? null) : null;
   if (place.kind === "everywhere" && !effort) return 1;
-  if (place.kind === "pattern") return 1;
+  const pattern = patternKeyOf(job, surface, place);
   const chain = chainOf(surface, coat);
   const marks = chain.map((one) => [one.technique, one.place, one.passes, one.water, one.seed]);
   const key = JSON.stringify([
@@ -51,9 +52,10 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
       surface.volumes,
       lightOf(job, surface).key,
       place,
+      pattern,
       effort,
     ],
-    ...(chain.length > 0 ? [job.hand, marks] : []),
+    ...(chain.length > 0 || pattern ? [job.hand, marks] : []),
   ]);
   const known = shares.get(key);
   if (known !== undefined) return known;
@@ -64,7 +66,8 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
 }
 
 function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, chain: readonly Coat[]): number {
-  const grid = fewCells(job, surface, form, chain.length > 0 ? CELLS.marks : CELLS.place);
+  const fine = chain.length > 0 || coat.place.kind === "pattern";
+  const grid = fewCells(job, surface, form, fine ? CELLS.marks : CELLS.place);
   const whole = grid.inside.reduce((sum, inside) => sum + inside, 0);
   const buffer = createFilmBuffer(grid.inside.length);
   // From the first of the chain on, each laid where the one before it says.

@@ -111,8 +111,11 @@ export function coatWork(
   if (place.kind !== "pattern")
     // A place the coat is kept to, or fades into, gets as much less of everything.
     return areaWork(form.areaMm2 * placeShare(job, surface, form, coat), coat, params, painter);
-  const pattern = patternOf(surface, form, job.hand);
+  const pattern = patternOf(job, surface, form);
   const own = pattern && countedOnce(pattern, place.key);
   if (own) return placeWork(own, painter);
-  return markWork(marksOf(job, surface, form, coat, noGrid), params, painter);
+  const marks = marksOf(job, surface, form, coat, noGrid);
+  if (marks.kind === "field")
+    return areaWork(form.areaMm2 * placeShare(job, surface, form, coat), coat, params, painter);
+  return markWork(marks, params, painter);
 }

@@ -19,13 +19,11 @@ import { familyIn } from "../patterns";
 import { sampledSurface } from "../simulate/sampled";
 import { stepCount } from "../surface/volumes/valuePlan";
 import { clearTone, tone, type Look, type SchemeCoat, type SchemeTone } from "./scheme";
+import { covers, findMix, tints } from "../colour/chosenMix";
 import {
   clearMix,
   coatsOf,
-  covers,
   filmOf,
-  findMix,
-  tints,
   toneLab,
   withMixes,
   type FoundTone,

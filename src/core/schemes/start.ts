@@ -2,11 +2,17 @@ import { opticsOfMix } from "../colour/appearance";
 import { ciede2000 } from "../colour/difference";
 import { masstone, type Optics } from "../colour/film";
 import { brushedPassUm } from "../colour/mix";
-import { bother } from "../colour/bother";
-import { compareMixes, tryAllMixes, type FoundMix } from "../colour/search";
-import type { SeenAs } from "../colour/seenAs";
+import {
+  covers,
+  findClear,
+  findMix,
+  labToSpectrum,
+  sameParts,
+  tints,
+  type MixWish,
+} from "../colour/chosenMix";
+import type { FoundMix } from "../colour/search";
 import { hexToLab, labToHex, spectrumToLab, type Triple } from "../colour/spaces";
-import { hexToSpectrum } from "../colour/spectrum";
 import { hides } from "../hides";
 import type { Coat, HideUse, Job, Mix, MixPart, Paint, Surface, Volumes } from "../job";
 import { planBackwards, type FilmAbove } from "../plan/backwards";
@@ -18,11 +24,6 @@ import { figureOf } from "../job";
 
 /** Figures this tall to the eyes have the marks a scheme is written for, mm. */
 const WRITTEN_FOR_MM = 32;
-/** A mix of two pots further off than this is tried with three. */
-const NEAR_ENOUGH = 3;
-const PARTS = { two: 5, three: 4 } as const;
-/** More pots than this are not tried in twos, nor more than this in threes; the nearest to the goal are. */
-const MOST_POTS = { two: 48, three: 14 } as const;
 /** How much of a glaze's film lies where the texture is: glazes are pulled off what stands out. */
 const GLAZE_SHARE_ON_TEXTURE = 0.6;
 
@@ -40,13 +41,6 @@ export const roomFor = (
   narrow: surface.form.id === "strap",
 });
 
-const labToSpectrum = (lab: Triple) => hexToSpectrum(labToHex(lab));
-const isOwned = (paint: Paint) => paint.state === "have" || paint.state === "low";
-/** Pots that can be painted with so that they cover. */
-export const covers = (paint: Paint) => isOwned(paint) && paint.kind === "paint";
-/** Pots that tint what is below. */
-export const tints = (paint: Paint) => isOwned(paint) && ["clear", "ink", "wash"].includes(paint.kind);
-
 /** A tone's colour as it is to be seen, L*a*b*. */
 export function toneLab(colour: string, tone: SchemeTone): Triple {
   const [l, a, b] = hexToLab(colour);
@@ -56,65 +50,10 @@ export function toneLab(colour: string, tone: SchemeTone): Triple {
   return [lightness, chroma * Math.cos(hue), chroma * Math.sin(hue)];
 }
 
-function nearest(paints: readonly Paint[], goal: Triple, most: number): Paint[] {
-  const away = (paint: Paint) => {
-    const [l, a, b] = hexToLab(paint.thick);
-    return Math.hypot(l - goal[0], a - goal[1], b - goal[2]);
-  };
-  if (paints.length <= most) return [...paints];
-  return [...paints].sort((one, other) => away(one) - away(other)).slice(0, most);
-}
-
 /** Tones whose goals are this far apart are to be told apart: they do not come of one mix, CIEDE2000. */
 const TOLD_APART = 4;
 
-/** The tones of one surface come of few pots: one that none of them uses yet costs this much besides, CIEDE2000. */
-const WORTH_A_POT = 0.8;
-/** Mixes looked at for the one that is least bother. */
-const MANY = 60;
-
-/** What is wished of a mix besides its colour. */
-interface MixWish {
-  readonly care?: number;
-  readonly but?: readonly (readonly MixPart[])[];
-}
-
-/**
- * The whole-part mix of owned pots that a painter would choose, nearness and bother together; null where none is owned.
- * @param wish how much nearness counts against bother, and which mixes will not do
- */
-export function findMix(
-  paints: readonly Paint[],
-  goal: Triple,
-  seen: SeenAs,
-  inUse: ReadonlySet<string>,
-  { care = 1, but = [] }: MixWish = {},
-): FoundMix | null {
-  const options = { keep: MANY, seen };
-  const cost = (mix: FoundMix) =>
-    care * mix.difference +
-    bother(mix, { paints, goal, inUse }) +
-    WORTH_A_POT * mix.parts.filter(({ paintId }) => !inUse.has(paintId)).length;
-  const best = (found: readonly FoundMix[]) =>
-    found
-      .filter(({ parts }) => !but.some((other) => sameParts(parts, other)))
-      .map((mix) => ({ mix, cost: cost(mix) }))
-      .sort((a, b) => a.cost - b.cost || compareMixes(a.mix, b.mix))[0]?.mix;
-  const two = tryAllMixes(nearest(paints, goal, MOST_POTS.two), goal, {
-    ...options,
-    mostParts: PARTS.two,
-    pots: 2,
-  });
-  const simple = best(two);
-  if (!simple || care * simple.difference <= NEAR_ENOUGH) return simple ?? null;
-  const few = nearest(paints, goal, MOST_POTS.three);
-  const three = tryAllMixes(few, goal, { ...options, mostParts: PARTS.three, pots: 3 });
-  return best([...two, ...three]) ?? null;
-}
-
-/** Where a glaze gathers it lies about this thick, µm dry: there its colour counts. */
-const GATHERED_UM = 7;
-/** How far a film of GATHERED_UM takes light ground down, L*. */
+/** How far a gathered film takes light ground down, L*. */
 const TAKES_DOWN = 16;
 
 /** The clear mix whose gathered film tints light ground of the material's own colour to the tone's hue and chroma. */
@@ -126,9 +65,8 @@ export function clearMix(
 ): FoundMix | null {
   const [l, a, b] = hexToLab(answers.colour);
   const light = Math.min(88, l + 22);
-  const ground = labToSpectrum([light, a, b]);
   const goal = toneLab(answers.colour, { ...tone, lighter: light - l - TAKES_DOWN });
-  return findMix(paints, goal, { kind: "film", ground, filmUm: GATHERED_UM }, inUse);
+  return findClear(paints, [light, a, b], goal, inUse);
 }
 
 /** One tone with the mix found for it. */
@@ -284,10 +222,6 @@ function filmsOver(
       : [];
   });
 }
-
-const sameParts = (a: readonly MixPart[], b: readonly MixPart[]) =>
-  a.length === b.length &&
-  a.every((part) => b.some((own) => own.paintId === part.paintId && own.parts === part.parts));
 
 /** The job's mixes with those a plan needs, and which mix each tone is; equal mixes are used again. */
 export function withMixes(

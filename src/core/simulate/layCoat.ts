@@ -4,7 +4,6 @@ import { growthOf } from "../growth/growthOf";
 import { lightOf } from "../figure/light";
 import type { Zone } from "../surface/zoneNames";
 import { completeParams } from "../params";
-import { patternOf } from "../patterns/bind";
 import { familyOf } from "../patterns";
 import { createRandom } from "../random";
 import type { SurfaceForm } from "../surface/forms/form";
@@ -12,14 +11,15 @@ import type { SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { coatPassUm } from "../techniques/passUm";
 import type { FilmBuffer, Marks, TechniqueDefinition } from "../techniques/technique";
-import { marksByPlace } from "./marksByPlace";
+import { patternKeyOf, whereLaid } from "./whereLaid";
 import { buildUp, packFilm, type FilmPlanes } from "./planes";
 
 const followsWear = (place: Coat["place"]) =>
   place.kind === "zones" && place.zones.some((zone) => zone === "worn" || zone === "unworn");
 
 /**
- * Where a coat goes on its surface. Places of a pattern that the surface does not have lie nowhere.
+ * Where a coat goes on its surface, kept to the surface's budget of marks. Places of a pattern that the surface does not
+ * have lie nowhere.
  * @param grid the panel's cells, for places that are laid cell by cell
  */
 export function marksOf(
@@ -29,15 +29,10 @@ export function marksOf(
   coat: Coat,
   grid: () => SurfaceGrid,
 ): Marks {
-  const { place } = coat;
-  if (place.kind !== "pattern") {
-    const marks = marksByPlace(surface, place);
-    const effort = isOfMarks(coat) ? effortOf(job, surface) : null;
-    return effort ? { ...marks, effort: effort.weights } : marks;
-  }
-  const pattern = patternOf(surface, form, job.hand);
-  if (!pattern) return { kind: "strokes", strokes: [] };
-  return pattern.family.marks(pattern.layout, place.key, grid);
+  const marks = whereLaid(job, surface, form, coat, grid);
+  if (marks.kind !== "field") return marks;
+  const effort = isOfMarks(coat) ? effortOf(job, surface) : null;
+  return effort ? { ...marks, effort: effort.weights } : marks;
 }
 
 /** Places that follow the light, or how the piece stands in its room. */
@@ -61,19 +56,20 @@ const followsGrowth = ({ technique: { id } }: Coat): boolean =>
 
 const techniqueOf = (id: keyof typeof techniques): TechniqueDefinition => techniques[id];
 
+/** Whether a place is told by light and shade as the surface's material has them. */
+const followsVolumes = (surface: Surface, place: Place): boolean =>
+  place.kind === "zones" ? place.values !== null : placeFollowsLight(surface, place);
+
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {
   const { technique, water, passes, seed, place, overSeams } = coat;
-  const pattern =
-    surface.pattern && place.kind === "pattern"
-      ? [surface.pattern.id, familyOf(surface.pattern).filmParams(surface.pattern.params, place.key)]
-      : null;
+  const pattern = patternKeyOf(job, surface, place);
   return JSON.stringify([
     surface.form,
     surface.seed,
     surface.relief,
     followsWear(place) ? surface.wear : null,
-    place.kind === "zones" && place.values ? surface.volumes : null,
+    followsVolumes(surface, place) ? surface.volumes : null,
     pattern,
     technique,
     water,

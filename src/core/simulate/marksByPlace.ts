@@ -1,7 +1,8 @@
 import type { Place, Surface } from "../job";
 import type { Marks } from "../techniques/technique";
 
-const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
+/** Where a surface wears, for places that follow it. */
+export const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
 
 /** Where a coat goes that goes by area: everywhere, in the hollows, or to a place of zones. */
 export const marksByPlace = (

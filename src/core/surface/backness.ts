@@ -1,7 +1,7 @@
 import { hash01 } from "../random";
 import { dot } from "./vector";
 import { coarseSize, grow } from "./coarse";
-import type { Place, SpacePoint } from "./forms/form";
+import type { Place, SpacePoint, SurfaceForm } from "./forms/form";
 import { softNoise } from "./forms/sheet";
 import type { SurfaceGrid } from "./grid";
 
@@ -12,10 +12,10 @@ const [STRAYS, STRAY_MM, STRAYS_BY_THING] = [0.08, 1.6, 0.1] as const;
 /** From here on nothing is belly. */
 const NO_BELLY = 0.5;
 /** A piece that lies aside has its back behind it. */
-const BEHIND: SpacePoint = [0, 0, -1];
+export const BEHIND: SpacePoint = [0, 0, -1];
 
 /** From the belly, 0, to the back, 1: by which way a closed piece faces; up an open one. */
-function backAt({ form }: SurfaceGrid, back: SpacePoint): (place: Place) => number {
+export function backAt(form: SurfaceForm, back: SpacePoint): (place: Place) => number {
   const { facing } = form;
   if (!form.closed || !facing) return ({ heightMm }) => heightMm / form.slantMm;
   return (place) => {
@@ -27,7 +27,7 @@ function backAt({ form }: SurfaceGrid, back: SpacePoint): (place: Place) => numb
 /** How near its figure's back every cell lies, 0 belly … 1 back; of a hide, thing by thing. */
 export function backness(grid: SurfaceGrid): (at: number) => number {
   const { hide, turnDeg, heightMm } = grid;
-  const of = backAt(grid, grid.room()?.backInForm ?? BEHIND);
+  const of = backAt(grid.form, grid.room()?.backInForm ?? BEHIND);
   if (hide) {
     // Where a hide has a belly of its own, that is the belly, and nothing else is.
     const told = hide.things.some(({ onBelly }) => onBelly);

@@ -55,6 +55,8 @@ export type Marks =
       readonly kind: "field";
       readonly hollowsOnly: boolean;
       readonly place?: WornPlace;
+      /** How much of each cell belongs to the pattern's place besides, 0…1; all of it where left out. */
+      readonly within?: (grid: SurfaceGrid) => Float32Array;
       /** The share of its marks that each cell keeps, 0…1, where the surface has a budget of them. */
       readonly effort?: (grid: SurfaceGrid) => Float32Array;
     }
@@ -186,10 +188,13 @@ type FieldContext = Pick<LayContext, "grid" | "marks" | "nearCover">;
 export function placeWeights(context: FieldContext): Float32Array {
   const { grid, marks } = context;
   if (marks.kind !== "field") return grid.inside;
-  const weights = fieldWeights(context, marks);
-  if (!marks.effort) return weights;
-  const kept = marks.effort(grid);
-  return weights.map((weight, at) => weight * kept[at]!);
+  let weights = fieldWeights(context, marks);
+  for (const share of [marks.within, marks.effort]) {
+    if (!share) continue;
+    const kept = share(grid);
+    weights = weights.map((weight, at) => weight * kept[at]!);
+  }
+  return weights;
 }
 
 function fieldWeights(

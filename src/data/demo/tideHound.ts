@@ -3,6 +3,10 @@ import { growthFrom, type GrowthMapId } from "../../core/growth/maps";
 import { hides } from "../../core/hides";
 import { FIRST_FIGURE, onSeat, USUAL_LAMP, type Job, type SeatUse, type Surface } from "../../core/job";
 import { schemes } from "../../core/schemes";
+import { putPattern } from "../../core/edits/patterns";
+import { patched } from "../../core/patterns/patched/patched";
+import type { Sits } from "../../core/patterns/patched/params";
+import { presets, startFrom } from "../../core/patterns/patched/presets";
 import type { SchemeAnswers } from "../../core/schemes/scheme";
 import { planStart, startSurface } from "../../core/schemes/start";
 import { forms } from "../../core/surface/forms";
@@ -78,7 +82,20 @@ const PARTS: readonly Part[] = [
   },
 ];
 
-const COAT: SchemeAnswers = { age: "used", look: "plain", colour: "#7d5c34" };
+/** The coat: pale, rust and dark, each on so much of a part, and where it gathers there. */
+interface Patches {
+  readonly rust: number;
+  readonly dark: number;
+  readonly pale: readonly [sits: Sits, keeps: number];
+}
+const PATCHES: Patches = { rust: 33, dark: 26, pale: ["belly", 35] };
+/** Parts whose coat lies otherwise: a dark head, pale feet and tip of the tail. */
+const OTHERWISE: Readonly<Record<string, Patches>> = {
+  head: { rust: 36, dark: 40, pale: ["top", 25] },
+  forelegs: { rust: 30, dark: 28, pale: ["hem", 60] },
+  "hind-legs": { rust: 34, dark: 26, pale: ["hem", 60] },
+  tail: { rust: 40, dark: 28, pale: ["hem", 75] },
+};
 
 /** The mane: deeper than the coat. */
 const MANE: SchemeAnswers = { age: "used", look: "plain", colour: "#432b16" };
@@ -109,8 +126,24 @@ function withPart(job: Job, part: Part): Job {
     ),
   };
   const own = grown.surfaces.find(({ id }) => id === part.id)!;
-  const [scheme, answers] = part.fur ? [schemes["fur-thinned"], MANE] : [schemes["hair-overlapped"], COAT];
-  return startSurface(grown, part.id, planStart(grown, own, scheme, answers, demoShelf));
+  if (!part.fur) return withPatches(grown, part);
+  return startSurface(grown, part.id, planStart(grown, own, schemes["fur-thinned"], MANE, demoShelf));
+}
+
+/** A part in the patched coat. */
+function withPatches(job: Job, { id, seed }: Part): Job {
+  const { rust, dark, pale } = OTHERWISE[id] ?? PATCHES;
+  const shares: Readonly<Record<string, number>> = { rust, dark };
+  const start = startFrom(presets[0]!, job.figures[0]!, seed);
+  const params = {
+    ...start,
+    colours: start.colours.map((one) => ({
+      ...one,
+      share: shares[one.id] ?? one.share,
+      ...(one.id === "pale" && { sits: pale[0], keeps: pale[1] }),
+    })),
+  };
+  return putPattern(job, id, patched.id, demoShelf, params);
 }
 
 function made(): Job {
@@ -143,5 +176,5 @@ function made(): Job {
 
 let kept: Job | null = null;
 
-/** The tide hound: short hair on a smooth body, a sculpted mane, one lie from nose to tail. */
+/** The tide hound: a short patched coat on a smooth body, a sculpted mane, one lie from nose to tail. */
 export const tideHound = (): Job => (kept ??= made());

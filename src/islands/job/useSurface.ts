@@ -52,11 +52,13 @@ function useHeights(pictureId: string | null): HeightMap | null {
   return found?.id === pictureId ? found.map : null;
 }
 
+const NO_SURFACE = { form: null, pattern: null, seed: 0, relief: null, seat: null, figureId: "" } as const;
+
 /** Form and pattern of a surface, or why they cannot be. */
 export function useBuilt(surface: Surface | null): Built {
   const job = useJob();
-  const { hand } = job;
-  const { form, pattern, seed, relief } = surface ?? { form: null, pattern: null, seed: 0, relief: null };
+  const { hand, figures } = job;
+  const { form, pattern, seed, relief, seat, figureId } = surface ?? NO_SURFACE;
   const heights = useHeights(relief?.pictureId ?? null);
   return useMemo(() => {
     if (!form) return { form: null, pattern: null, problems: [], error: null };
@@ -66,7 +68,7 @@ export function useBuilt(surface: Surface | null): Built {
       if (relief && heights) built = withHeightMap(built, relief, heights);
       return {
         form: built,
-        pattern: patternOf({ form, pattern, seed }, built, hand),
+        pattern: patternOf({ hand, figures }, { form, pattern, seed, seat, figureId }, built),
         problems: [],
         error: null,
       };
@@ -75,7 +77,7 @@ export function useBuilt(surface: Surface | null): Built {
       // With a form that can be built, what is wrong is wrong with the pattern, and is said in its setter.
       return { form: built, pattern: null, problems: built ? [] : error.problems, error };
     }
-  }, [form, pattern, seed, hand, relief, heights]);
+  }, [form, pattern, seed, seat, figureId, figures, hand, relief, heights]);
 }
 
 /** Changes one surface of the job. */

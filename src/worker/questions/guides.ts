@@ -15,7 +15,7 @@ export const guides = defineQuestion<{ readonly job: Job; readonly surfaceId: st
     const surface = job.surfaces.find((one) => one.id === surfaceId);
     if (!surface) throw new RangeError(`the job has no surface "${surfaceId}"`);
     try {
-      const pattern = patternOf(surface, buildForm(surface), job.hand);
+      const pattern = patternOf(job, surface, buildForm(surface));
       return pattern?.family.guides?.of(pattern.layout) ?? null;
     } catch (error) {
       // What is wrong is told by the checks and where it is typed.

@@ -14,6 +14,7 @@ import { mainColours } from "./mainColours";
 import { mixes } from "./mixes";
 import { picture } from "./picture";
 import { piece } from "./piece";
+import { placedColours } from "./placedColours";
 import { heights, reliefPicture } from "./relief";
 import { section } from "./section";
 import { skin } from "./skin";
@@ -49,6 +50,7 @@ export const questions = {
   wellAdditions,
   picture,
   mainColours,
+  placedColours,
   reliefPicture,
   heights,
   benchPdf,

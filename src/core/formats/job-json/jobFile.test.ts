@@ -267,7 +267,7 @@ describe("a file of an earlier version", () => {
 
   it("2 lays no coat nowhere: every place that a painted coat names is one of its pattern", () => {
     for (const surface of readJobFile(kept(2)).job.surfaces) {
-      const pattern = patternOf(surface, buildForm(surface), demo.hand);
+      const pattern = patternOf(demo, surface, buildForm(surface));
       for (const coat of surface.coats)
         if (coat.place.kind === "pattern") expect(placeOf(pattern, coat), coat.name).not.toBeNull();
     }

@@ -1,4 +1,4 @@
-import type { Panel } from "./panel";
+import type { Panel } from "../panel";
 import { SEGMENT, type Shape } from "./shapes";
 import { smoothNoise } from "./smooth";
 

@@ -4,7 +4,7 @@ import type { FlatPoint } from "../../surface/forms/form";
 import { formatNumber } from "../../units";
 import type { GuideTable, PatternGuides } from "../family";
 import { shownMm, type CamouflageLayout, type LaidPattern } from "./layout";
-import type { Panel } from "./panel";
+import type { Panel } from "../panel";
 
 /** Outlines smaller than this across are drawn as they are painted: by eye, mm. */
 const LEAST_ACROSS_MM = 0.35;

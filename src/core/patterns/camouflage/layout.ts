@@ -4,7 +4,7 @@ import type { SurfaceForm } from "../../surface/forms/form";
 import type { PlacedMark } from "../../techniques/singleMarks";
 import type { PatternRoom } from "../family";
 import { emptyField, FAR_MM, splat, warpOf, type Field, type Warp } from "./field";
-import { panelOf, xOf, yOf, type Panel } from "./panel";
+import { panelOf, xOf, yOf, type Panel } from "../panel";
 import { BASE, type CamouflageParams, type Layer } from "./params";
 import { Seats } from "./scatter";
 import { placedMarks } from "./placed";

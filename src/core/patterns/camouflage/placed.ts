@@ -1,5 +1,5 @@
 import type { PlacedMark } from "../../techniques/singleMarks";
-import type { Panel } from "./panel";
+import type { Panel } from "../panel";
 
 /** Smaller rests of a mark are no mark, mm². */
 const LEAST_MM2 = 0.02;

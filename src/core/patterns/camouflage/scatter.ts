@@ -1,7 +1,7 @@
 import type { Random } from "../../random";
 import { smoothstep } from "../../units";
 import type { Field } from "./field";
-import { xOf, yOf, type Panel } from "./panel";
+import { xOf, yOf, type Panel } from "../panel";
 import type { Layer } from "./params";
 import type { Seat, Shape } from "./shapes";
 import { smoothNoise } from "./smooth";

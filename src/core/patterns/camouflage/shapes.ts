@@ -1,6 +1,6 @@
 import type { Random } from "../../random";
 import { clamp } from "../../units";
-import { angleAt, type Panel } from "./panel";
+import { angleAt, type Panel } from "../panel";
 import type { Layer } from "./params";
 import { smoothNoise } from "./smooth";
 

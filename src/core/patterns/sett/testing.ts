@@ -10,8 +10,7 @@ export const settParams = (surface: Pick<Surface, "pattern">): SettParams =>
   surface.pattern!.params as SettParams;
 
 /** A surface's pattern laid out, for tests. */
-export const laidOut = (job: Job, surface: Surface): Pattern =>
-  patternOf(surface, buildForm(surface), job.hand)!;
+export const laidOut = (job: Job, surface: Surface): Pattern => patternOf(job, surface, buildForm(surface))!;
 
 /** Layout of a surface's check cloth, for tests. */
 export const settLayout = (job: Job, surface: Surface): SettLayout =>

@@ -74,7 +74,7 @@ export function PatternView({ surface }: { readonly surface: Surface }) {
         <Typography variant="h3" sx={{ flex: 1 }}>
           {family.label}
         </Typography>
-        <LightOver surface={surface} />
+        {!family.ownLight && <LightOver surface={surface} />}
         <Button onClick={() => editSurface(surface.id, takePatternOff)}>Take the pattern off</Button>
       </Box>
       <Suspense fallback={<Typography sx={{ p: 2 }}>Opening the settings …</Typography>}>

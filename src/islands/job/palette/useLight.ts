@@ -20,7 +20,7 @@ export interface Ground {
 /** A surface's pattern, or null where it has none that can be used. */
 function usablePattern(job: Job, surface: Surface) {
   try {
-    return { pattern: patternOf(surface, buildForm(surface), job.hand) };
+    return { pattern: patternOf(job, surface, buildForm(surface)) };
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;

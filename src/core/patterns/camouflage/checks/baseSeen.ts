@@ -2,7 +2,7 @@ import { formatNumber } from "../../../units";
 import type { Spot } from "../../../checks/finding";
 import type { PatternCheck } from "../../family";
 import type { CamouflageLayout, LaidPattern } from "../layout";
-import { xOf, yOf } from "../panel";
+import { xOf, yOf } from "../../panel";
 import type { CamouflageParams } from "../params";
 
 /** Places this many middle patch lengths wide are looked at. */

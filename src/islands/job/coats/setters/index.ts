@@ -12,5 +12,6 @@ function setter<P, L, F>(load: () => Promise<ComponentType<SetterProps<P, L, F>>
 /** Setters of the families that have one of their own; all others get one made of their fields. */
 export const setters: Readonly<Record<string, Setter>> = {
   camouflage: setter(async () => (await import("./camouflage/CamouflageSetter")).CamouflageSetter),
+  patched: setter(async () => (await import("./patched/PatchedSetter")).PatchedSetter),
   sett: setter(async () => (await import("./sett/SettSetter")).SettSetter),
 };

@@ -22,7 +22,7 @@ import { formatNumber } from "../../../../../core/units";
 import { NumberField } from "../../../../../ui/NumberField";
 import { useJob, usePaints } from "../../../jobStore";
 import { KIND_NAMES, withLayer, withNewLayer } from "./layers";
-import { mixHex } from "./ShareBar";
+import { mixHex } from "../mixHex";
 
 interface Props {
   readonly params: CamouflageParams;

@@ -1,5 +1,5 @@
-import { alongAngle, depthInside, pieceAt } from "../../surface/forms/depth";
-import type { SurfaceForm } from "../../surface/forms/form";
+import { alongAngle, depthInside, pieceAt } from "../surface/forms/depth";
+import type { SurfaceForm } from "../surface/forms/form";
 
 /** The flat panel on square cells of its own, coarser than any picture: where patterns are laid out and measured. */
 export interface Panel {
