@@ -98,7 +98,7 @@ test("hair is kept to twenty minutes: strokes, time and picture follow, and a ma
   // The cards take their minutes from the same strokes.
   await go(page, "Bench");
   await page
-    .getByRole("button", { name: /First hairs/ })
+    .getByRole("button", { name: /hairs, first light/ })
     .first()
     .click();
   await expect(page.getByText(/strokes/).first()).toBeVisible();

@@ -10,7 +10,11 @@ async function bareLegs(request: APIRequestContext): Promise<string> {
   const { job, revision } = (await made.json()) as { job: Job; revision: number };
   const surfaces = job.surfaces
     .filter(({ id }) => id === "hind-legs")
-    .map((surface) => ({ ...surface, pattern: null, coats: surface.coats.slice(0, 1) }));
+    .map((surface) => ({
+      ...surface,
+      pattern: null,
+      coats: [{ ...surface.coats[0]!, id: "bare", role: null }],
+    }));
   const changed = await request.put(`/api/jobs/${job.id}`, {
     data: { job: { ...job, surfaces, touching: [] }, revision },
   });
