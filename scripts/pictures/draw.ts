@@ -9,19 +9,20 @@ import { Simulator, type LaidSurface, type Specimen } from "../../src/core/simul
 const SURROUND = { r: 0x8c, g: 0x8c, b: 0x8c, alpha: 1 };
 const simulator = startKernel().then((kernel) => new Simulator(kernel));
 
-/** A surface, simulated, on its form under the lamp, as PNG bytes of one size, px. */
+/** A surface, simulated, on its form under the lamp, turned by so much, as PNG bytes of one size, px. */
 export async function surfacePng(
   job: Job,
   paints: readonly Paint[],
   surfaceId: string,
   size: Size,
   upTo: number | null = null,
+  turnDeg = 15,
 ): Promise<Buffer> {
   const sim = await simulator;
   const request = { job, paints, surfaceId, upTo, lit: true };
   const laid = await sim.lay(request, false, () => Promise.resolve(true));
   const mostPx = Math.min(size.width, size.height) - 8;
-  const view = { turnDeg: 15, tiltDeg: null, pxPerMm: 400, mostPx: Math.max(mostPx, widthFor(laid!, size)) };
+  const view = { turnDeg, tiltDeg: null, pxPerMm: 400, mostPx: Math.max(mostPx, widthFor(laid!, size)) };
   return contained(drawPiece(sim.skin(request, laid!), view), size);
 }
 

@@ -14,6 +14,7 @@ import { demoShelf } from "../../src/data/demo/shelf";
 import { surfacePng, writeSheet } from "./draw";
 import { figurePictures } from "./figures";
 import { formPictures } from "./forms";
+import { patchedPictures, skinPictures } from "./coatsOfBeasts";
 import { hidePictures } from "./hides";
 import { techniquePictures } from "./techniques";
 
@@ -134,6 +135,17 @@ await writeSheet(`${folder}/materials.png`, cells, { columns: 2, width: 620, hei
 
 const wide = { width: 620, height: 420 };
 await writeSheet(`${folder}/hides.png`, await hidePictures(blank, demoShelf, wide), { columns: 2, ...wide });
+
+const tall = { width: 300, height: 620 };
+await writeSheet(`${folder}/patched.png`, await patchedPictures(blank, demoShelf, HOUND_BODY, tall), {
+  columns: 5,
+  ...tall,
+});
+const square = { width: 480, height: 420 };
+await writeSheet(`${folder}/skin.png`, await skinPictures(blank, demoShelf, square), {
+  columns: 3,
+  ...square,
+});
 
 const tile = { width: 300, height: 300 };
 await writeSheet(`${folder}/forms.png`, await formPictures("public/forms", tile), { columns: 4, ...tile });

@@ -166,6 +166,8 @@ function buriedResults(surface: Surface, found: readonly { coat: Coat; effect: S
 /** A base whose hue texture or glazes have taken over; null where it still reads. */
 function lostHue(surface: Surface, base: Coat | undefined, baseHue: BaseHue | null): Seen | null {
   if (!baseHue || !base || surface.pattern !== null) return null;
+  // Skin is meant to move from the shadow's hue to another.
+  if (surface.volumes.material === "skin") return null;
   if (baseHue.baseChroma < GREY || baseHue.share >= LEAST_BASE) return null;
   return {
     ...{ check: "base-hue", key: base.id, gravity: "look", coatId: base.id, where: surface.name },

@@ -81,7 +81,16 @@ export class Mixer {
     return id;
   }
 
-  get changed(): boolean {
-    return this.mixes.length !== this.job.mixes.length;
+  /** The job with every mix that was made, and the surface's pattern in other settings; the same job where nothing is new. */
+  completed(before: unknown, params: unknown): Job {
+    const same = JSON.stringify(params) === JSON.stringify(before);
+    if (same && this.mixes.length === this.job.mixes.length) return this.job;
+    return {
+      ...this.job,
+      mixes: this.mixes,
+      surfaces: this.job.surfaces.map((one) =>
+        one.id === this.surfaceId ? { ...one, pattern: { ...one.pattern!, params } } : one,
+      ),
+    };
   }
 }

@@ -10,6 +10,8 @@ import { leatherStippled } from "./leather-stippled/leather-stippled";
 import { scalesPlated } from "./scales-plated/scales-plated";
 import type { SchemeDefinition } from "./scheme";
 import { shellLayered } from "./shell-layered/shell-layered";
+import { skinDead } from "./skin-dead/skin-dead";
+import { skinLiving } from "./skin-living/skin-living";
 import { velvet } from "./velvet/velvet";
 import { woolStippled } from "./wool-stippled/wool-stippled";
 
@@ -28,6 +30,8 @@ const all = {
   "fur-thinned": furThinned,
   "fur-drybrushed": furDrybrushed,
   "scales-plated": scalesPlated,
+  "skin-living": skinLiving,
+  "skin-dead": skinDead,
 } as const;
 
 export type SchemeId = keyof typeof all;

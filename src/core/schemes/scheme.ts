@@ -15,6 +15,8 @@ export const MATERIALS = [
   "short hair",
   "sculpted fur",
   "scaled hide",
+  "skin",
+  "dead skin",
 ] as const;
 export type Material = (typeof MATERIALS)[number];
 /** How old it is: the second. */
@@ -58,6 +60,8 @@ export interface SchemeTone {
   readonly hueDeg: number;
   /** A clear one is mixed from transparent pots and tints what is below; all others cover. */
   readonly clear: boolean;
+  /** It is no colour but a shine: the glossiest varnish that is owned, as it is. */
+  readonly shine?: true;
   /** Keys of two tones before it: it is mixed half-way to the eye between their mixes as these came out. */
   readonly between?: readonly [string, string];
 }
@@ -121,6 +125,8 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   "short hair": "fur",
   "sculpted fur": "fur",
   "scaled hide": "scales",
+  skin: "skin",
+  "dead skin": "skin",
 };
 /** How much a surface of a look is to be looked at. */
 export const IMPORTANCE_OF: Readonly<Record<Look, Volumes["importance"]>> = {

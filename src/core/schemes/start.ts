@@ -136,7 +136,9 @@ export function* startSteps(
   for (const [key, tone] of tones) {
     if (!tone.clear) continue;
     yield { done: found.size, total: tones.length };
-    const mix = clearMix(tinting.length > 0 ? tinting : covering, answers, tone, inUse);
+    const mix = tone.shine
+      ? shiniest(paints)
+      : clearMix(tinting.length > 0 ? tinting : covering, answers, tone, inUse);
     const { parts, difference } = mix ?? NO_MIX;
     parts.forEach((part) => inUse.add(part.paintId));
     const goal = labToHex(toneLab(answers.colour, tone));
@@ -160,6 +162,16 @@ export function* startSteps(
   }
   const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
   return { volumes, hide: hideOf(scheme), tones: tones.map(([key]) => found.get(key)!), coats };
+}
+
+const SHINES: readonly Paint["finish"][] = ["matt", "satin", "gloss"];
+
+/** The glossiest varnish that is owned; null where there is none. */
+function shiniest(paints: readonly Paint[]): Pick<FoundMix, "parts" | "difference"> | null {
+  const [pot] = paints
+    .filter(({ kind, state }) => kind === "varnish" && (state === "have" || state === "low"))
+    .sort((a, b) => SHINES.indexOf(b.finish) - SHINES.indexOf(a.finish));
+  return pot ? { parts: [{ paintId: pot.id, parts: 1 }], difference: 0 } : null;
 }
 
 /** The hide that a scheme gives a smooth piece. */
@@ -234,7 +246,7 @@ export function withMixes(
   for (const { key, tone, goal, parts } of plan.tones) {
     const water = plan.coats.find((coat) => coat.tone === key)?.water ?? 1;
     const known = mixes.find(
-      (mix) => parts.length > 0 && sameParts(mix.parts, parts) && mix.water > 3 === tone.clear,
+      (mix) => parts.length > 0 && sameParts(mix.parts, parts) && mix.water > 3 === water > 3,
     );
     if (known) {
       mixOf.set(key, known.id);

@@ -7,7 +7,7 @@ import type { Look, SchemeCoat, SchemeRoom, SchemeTone } from "./scheme";
 export type ValueTone = `value-${number}`;
 
 /** What is painted in the steps of its value plan, one tone to a step. */
-export type Stepped = Exclude<Material, "shell" | "horn" | "sculpted fur" | "scaled hide">;
+export type Stepped = Exclude<Material, "shell" | "horn" | "sculpted fur" | "scaled hide" | "dead skin">;
 
 /** L* from the darkest step of a plain surface to its lightest, by what it is made of. */
 const SPAN_OF: Readonly<Record<Stepped, number>> = {
@@ -17,6 +17,7 @@ const SPAN_OF: Readonly<Record<Stepped, number>> = {
   velvet: 50,
   "plain cloth": 38,
   "short hair": 36,
+  skin: 36,
 };
 /** How far the steps reach, against a plain surface. */
 const REACH_OF: Readonly<Record<Look, number>> = { quiet: 0.6, plain: 1, striking: 1.25 };

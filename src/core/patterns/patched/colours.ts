@@ -52,13 +52,5 @@ function completed(params: PatchedParams, mixer: Mixer, name: string): PatchedPa
 /** The job with every mix the coat needs. */
 export function completePatched({ job, surface, paints, params }: Context): Job {
   const mixer = new Mixer(job, paints, surface.id);
-  const next = completed(params, mixer, surface.name);
-  if (!mixer.changed && JSON.stringify(next) === JSON.stringify(params)) return job;
-  return {
-    ...job,
-    mixes: mixer.mixes,
-    surfaces: job.surfaces.map((one) =>
-      one.id === surface.id ? { ...one, pattern: { ...one.pattern!, params: next } } : one,
-    ),
-  };
+  return mixer.completed(params, completed(params, mixer, surface.name));
 }
