@@ -32,6 +32,11 @@ describe("messages to the worker", () => {
       },
       { kind: "picture", id: 7, input: { file: new Blob(["x"]) } },
       { kind: "mainColours", id: 8, input: { picture: new Blob(["x"]), count: 6, neutral: null } },
+      {
+        kind: "placedColours",
+        id: 15,
+        input: { picture: new Blob(["x"]), most: 3, neutral: null, shown: "all-over" },
+      },
       { kind: "reliefPicture", id: 13, input: { file: new Blob(["x"]) } },
       { kind: "heights", id: 14, input: { pictureId: "0".repeat(64) } },
       { kind: "benchPdf", id: 4, input: plan },
@@ -64,6 +69,9 @@ describe("messages to the worker", () => {
     refused("mixes", { paints: [{}], goal: [50, 0, 0] }).toThrow();
     refused("picture", { file: "x" }).toThrow(/file/);
     refused("reliefPicture", { file: "x" }).toThrow(/file/);
+    const placed = { picture: new Blob(["x"]), most: 3, neutral: null, shown: "all-over" };
+    refused("placedColours", { ...placed, shown: "elsewhere" }).toThrow(/shown/);
+    refused("placedColours", { ...placed, most: 0 }).toThrow(/most/);
     refused("heights", { pictureId: "../0" }).toThrow(/pictureId/);
     refused("judge", { job, paints: demoShelf }).toThrow(/painter/);
     refused("glazes", { paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }).toThrow(/ground/);
