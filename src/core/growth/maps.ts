@@ -29,7 +29,8 @@ export interface GrowthMap {
 }
 
 const told = (x: number, y: number, angleDeg: number, more: Partial<Told> = {}): Told => ({
-  ...{ x, y, angleDeg: Math.round(halfTurn(angleDeg)), lengthPct: 100, liftDeg: 0 },
+  // No minus zero: it would not come back from a file.
+  ...{ x, y, angleDeg: Math.round(halfTurn(angleDeg)) + 0, lengthPct: 100, liftDeg: 0 },
   ...more,
 });
 

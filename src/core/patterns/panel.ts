@@ -24,20 +24,25 @@ const MOST_CELLS = 64_000;
 const FINEST_MM = 0.06;
 
 /** The last panels of each form: every change of a pattern asks for the same cells again. */
-const kept = new WeakMap<SurfaceForm, Map<boolean, Panel>>();
+const kept = new WeakMap<SurfaceForm, Map<string, Panel>>();
 
-/** Cells of a form. @param cut whether seams part it */
-export function panelOf(form: SurfaceForm, cut: boolean): Panel {
-  const own = kept.get(form) ?? new Map<boolean, Panel>();
-  const panel = own.get(cut) ?? makePanel(form, cut);
-  kept.set(form, own.set(cut, panel));
+/**
+ * Cells of a form.
+ * @param cut whether seams part it
+ * @param mostCells about as many at most, its margin among them; enough for borders that are seen where left out
+ */
+export function panelOf(form: SurfaceForm, cut: boolean, mostCells = MOST_CELLS): Panel {
+  const own = kept.get(form) ?? new Map<string, Panel>();
+  const key = `${cut} ${mostCells}`;
+  const panel = own.get(key) ?? makePanel(form, cut, mostCells);
+  kept.set(form, own.set(key, panel));
   return panel;
 }
 
-function makePanel(form: SurfaceForm, cut: boolean): Panel {
+function makePanel(form: SurfaceForm, cut: boolean, mostCells: number): Panel {
   const { minX, maxX, minY, maxY } = form.bounds;
   const [wide, high] = [maxX - minX + 2 * MARGIN_MM, maxY - minY + 2 * MARGIN_MM];
-  const pitchMm = Math.max(FINEST_MM, Math.sqrt((wide * high) / MOST_CELLS));
+  const pitchMm = Math.max(FINEST_MM, Math.sqrt((wide * high) / mostCells));
   const [width, height] = [Math.ceil(wide / pitchMm) + 1, Math.ceil(high / pitchMm) + 1];
   const [originX, originY] = [minX - MARGIN_MM, minY - MARGIN_MM];
   const inside = new Uint8Array(width * height);

@@ -13,7 +13,7 @@ import type { SurfaceForm } from "../surface/forms/form";
 import { placeWeights } from "../techniques/technique";
 
 /** Cells that are enough to tell how much of a surface belongs to a place, and for blocks of a pattern or the marks of an earlier coat. */
-const CELLS = { place: 1500, marks: 12_000 } as const;
+const CELLS = { place: 1500, blocks: 5000, marks: 12_000 } as const;
 /** Shares by all they depend on: most coats keep their place from one edit to the next. */
 const MOST_SHARES = 2000;
 const shares = new Map<string, number>();
@@ -66,8 +66,8 @@ export function placeShare(job: Job, surface: Surface, form: SurfaceForm, coat: 
 }
 
 function measured(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, chain: readonly Coat[]): number {
-  const fine = chain.length > 0 || coat.place.kind === "pattern";
-  const grid = fewCells(job, surface, form, fine ? CELLS.marks : CELLS.place);
+  const told = chain.length > 0 ? "marks" : coat.place.kind === "pattern" ? "blocks" : "place";
+  const grid = fewCells(job, surface, form, CELLS[told]);
   const whole = grid.inside.reduce((sum, inside) => sum + inside, 0);
   const buffer = createFilmBuffer(grid.inside.length);
   // From the first of the chain on, each laid where the one before it says.

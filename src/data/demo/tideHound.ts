@@ -87,14 +87,16 @@ interface Patches {
   readonly rust: number;
   readonly dark: number;
   readonly pale: readonly [sits: Sits, keeps: number];
+  /** Tones of hair; as the figure's standard has them where left out. */
+  readonly tones?: number;
 }
 const PATCHES: Patches = { rust: 33, dark: 26, pale: ["belly", 35] };
-/** Parts whose coat lies otherwise: a dark head, pale feet and tip of the tail. */
+/** Parts whose coat lies otherwise: a dark head, pale feet and tip of the tail, in fewer tones where nobody looks. */
 const OTHERWISE: Readonly<Record<string, Patches>> = {
   head: { rust: 36, dark: 40, pale: ["top", 25] },
-  forelegs: { rust: 30, dark: 28, pale: ["hem", 60] },
-  "hind-legs": { rust: 34, dark: 26, pale: ["hem", 60] },
-  tail: { rust: 40, dark: 28, pale: ["hem", 75] },
+  forelegs: { rust: 30, dark: 28, pale: ["hem", 60], tones: 3 },
+  "hind-legs": { rust: 34, dark: 26, pale: ["hem", 60], tones: 3 },
+  tail: { rust: 40, dark: 28, pale: ["hem", 75], tones: 3 },
 };
 
 /** The mane: deeper than the coat. */
@@ -132,11 +134,12 @@ function withPart(job: Job, part: Part): Job {
 
 /** A part in the patched coat. */
 function withPatches(job: Job, { id, seed }: Part): Job {
-  const { rust, dark, pale } = OTHERWISE[id] ?? PATCHES;
+  const { rust, dark, pale, tones } = OTHERWISE[id] ?? PATCHES;
   const shares: Readonly<Record<string, number>> = { rust, dark };
   const start = startFrom(presets[0]!, job.figures[0]!, seed);
   const params = {
     ...start,
+    ...(tones !== undefined && { tones }),
     colours: start.colours.map((one) => ({
       ...one,
       share: shares[one.id] ?? one.share,

@@ -2,7 +2,7 @@ import { server } from "../testing/server";
 import { FakeWorker } from "../testing/worker";
 import { render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { database } from "../../data";
 import { call } from "../../ui/api";
 import { Desk } from "./Desk";
@@ -14,6 +14,11 @@ function open() {
   render(<Desk />);
   return userEvent.setup();
 }
+
+// The demo is made when the server is first asked: it is not what these tests wait for.
+beforeAll(async () => {
+  await jobs();
+});
 
 beforeEach(() => {
   server.down = false;
@@ -31,7 +36,8 @@ describe("the desk", () => {
       within(sergeant).getByText(/1 : 51, 32.mm to the eyes, display, grey primer, 1 figure, 4 surfaces/),
     ).toBeVisible();
     expect(within(await strip("Ferry watch")).getByText(/5 figures, 2 surfaces/)).toBeVisible();
-    expect(await within(sergeant).findByText("Base")).toBeVisible();
+    // Here the cards of all jobs are worked out where the page is, one after another.
+    expect(await within(sergeant).findByText("Base", {}, { timeout: 120_000 })).toBeVisible();
     expect(within(sergeant).getByText(/1 of \d+\. .* of painting left/)).toBeVisible();
     expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(4);
   });

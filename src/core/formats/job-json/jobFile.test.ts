@@ -5,6 +5,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { ferryWatch, reedScout, wholeSergeant } from "../../../data/demo/company";
+import { tideHound } from "../../../data/demo/tideHound";
 import { demoShelf } from "../../../data/demo/shelf";
 import { families } from "../../patterns";
 import { InputError } from "../../errors";
@@ -78,12 +79,14 @@ describe("the job file", () => {
   });
 
   it("keeps to the published schema, with every pattern there is", () => {
-    for (const job of [reedScout(), ferryWatch()]) {
+    for (const job of [reedScout(), ferryWatch(), tideHound()]) {
       const file: unknown = JSON.parse(writeJobFile(job, demoShelf));
       expect(validate(file), JSON.stringify(validate.errors)).toBe(true);
       expect(readJobFile(JSON.stringify(file)).job).toEqual(job);
     }
-    const used = [demo, reedScout()].flatMap(({ surfaces }) => surfaces.map(({ pattern }) => pattern?.id));
+    const used = [demo, reedScout(), tideHound()].flatMap(({ surfaces }) =>
+      surfaces.map(({ pattern }) => pattern?.id),
+    );
     for (const id of Object.keys(families)) expect(used, `${id} is in no demo`).toContain(id);
 
     expect(validate(JSON.parse(writeJobFile(demo, demoShelf, [], { log: LOG, wells: [] })))).toBe(true);

@@ -28,6 +28,9 @@ export interface PatchedLayout {
   laid(): LaidCoat;
 }
 
+/** Cells a coat is laid out on: its borders go under hairs, and need to be no finer than those. */
+const CELLS = 22_000;
+
 /** Depths are told no further than this, mm: beyond it nothing depends on them. */
 export const DEEPEST_MM = 1.2;
 /** Where likings hardly change, a border is told no farther away than by this, per mm. */
@@ -62,7 +65,7 @@ function depthFrom(lead: Float32Array, { cells, inside, width, pitchMm }: Panel)
 }
 
 function layCoatOf(params: PatchedParams, room: PatternRoom): LaidCoat {
-  const panel = panelOf(room.form, false);
+  const panel = panelOf(room.form, false, CELLS);
   const random = createRandom(room.seed).fork(`patched/${params.seed}`);
   const liked = likings(panel, params, room, random);
   const asked = sharesAsked(params);

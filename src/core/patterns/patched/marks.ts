@@ -81,9 +81,20 @@ function weightsOf(layout: PatchedLayout, k: number): Float32Array {
   return known;
 }
 
+/** Weights on the grids asked about last: all tones of a colour share them. */
+const onGrids = new WeakMap<Float32Array, WeakMap<SurfaceGrid, Float32Array>>();
+
 /** Weights carried from the panel to the cells of a picture, 0…1. */
-const carried = (layout: PatchedLayout, k: number) => (grid: SurfaceGrid) =>
-  new Carrier(layout.laid().panel, grid).depths(weightsOf(layout, k)).map((share) => clamp(share, 0, 1));
+const carried = (layout: PatchedLayout, k: number) => (grid: SurfaceGrid) => {
+  const weights = weightsOf(layout, k);
+  const own = onGrids.get(weights) ?? new WeakMap<SurfaceGrid, Float32Array>();
+  onGrids.set(weights, own);
+  const known =
+    own.get(grid) ??
+    new Carrier(layout.laid().panel, grid).depths(weights).map((share) => clamp(share, 0, 1));
+  own.set(grid, known);
+  return known;
+};
 
 /** Where a place of the pattern lies. */
 export function patchedMarks(layout: PatchedLayout, key: string, grid: () => SurfaceGrid): Marks {
