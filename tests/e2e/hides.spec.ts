@@ -1,25 +1,16 @@
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
-import type { Job } from "../../src/core/job";
-import { fine, go, otherPixels, pixels, put, samePixels, saved, seriousFindings, storedJob } from "./support";
-
-/** A copy of the tide hound of which the tail alone is left, unpainted. */
-async function bareTail(request: APIRequestContext): Promise<string> {
-  const made = await request.post("/api/jobs", { data: { from: "copy", id: "tide-hound" } });
-  expect(made.status()).toBe(201);
-  const { job, revision } = (await made.json()) as { job: Job; revision: number };
-  const surfaces = job.surfaces
-    .filter(({ id }) => id === "tail")
-    .map((surface) => ({
-      ...surface,
-      pattern: null,
-      coats: [{ ...surface.coats[0]!, id: "bare", role: null }],
-    }));
-  const changed = await request.put(`/api/jobs/${job.id}`, {
-    data: { job: { ...job, surfaces, touching: [] }, revision },
-  });
-  expect(changed.status()).toBe(200);
-  return job.id;
-}
+import {
+  bareHound,
+  fine,
+  go,
+  otherPixels,
+  pixels,
+  put,
+  samePixels,
+  saved,
+  seriousFindings,
+  storedJob,
+} from "./support";
 
 async function hideFrom(page: Page, name: string): Promise<void> {
   await page.getByRole("group", { name: "Hide" }).getByRole("combobox", { name: "Hide" }).click();
@@ -44,7 +35,7 @@ test("fur is sculpted on a piece: sizes that cannot be are told, the specimen fo
   page,
   request,
 }) => {
-  const id = await bareTail(request);
+  const id = await bareHound(request, "tail");
   await page.goto(`/job/${id}/coats`);
   await page.getByRole("button", { name: "Flat", exact: true }).click();
   await fine(page);
@@ -81,7 +72,7 @@ test("scales are painted one by one on the side that looks to the lamp, and go o
   page,
   request,
 }) => {
-  const id = await bareTail(request);
+  const id = await bareHound(request, "tail");
   await page.goto(`/job/${id}/brief`);
   await hideFrom(page, "Scales");
   await go(page, "Coats");

@@ -1,26 +1,6 @@
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import sharp from "sharp";
-import type { Job } from "../../src/core/job";
-import { fine, otherPixels, pixels, saved, seriousFindings, storedJob } from "./support";
-
-/** A copy of the tide hound of which the hind legs alone are left, without a pattern. */
-async function bareLegs(request: APIRequestContext): Promise<string> {
-  const made = await request.post("/api/jobs", { data: { from: "copy", id: "tide-hound" } });
-  expect(made.status()).toBe(201);
-  const { job, revision } = (await made.json()) as { job: Job; revision: number };
-  const surfaces = job.surfaces
-    .filter(({ id }) => id === "hind-legs")
-    .map((surface) => ({
-      ...surface,
-      pattern: null,
-      coats: [{ ...surface.coats[0]!, id: "bare", role: null }],
-    }));
-  const changed = await request.put(`/api/jobs/${job.id}`, {
-    data: { job: { ...job, surfaces, touching: [] }, revision },
-  });
-  expect(changed.status()).toBe(200);
-  return job.id;
-}
+import { bareHound, fine, otherPixels, pixels, saved, seriousFindings, storedJob } from "./support";
 
 const RGB = { ground: [150, 170, 190], back: [40, 36, 33], flank: [150, 86, 40], belly: [205, 190, 168] };
 
@@ -57,7 +37,7 @@ test("a coat is patched from a picture: its colours, their shares, and where the
   page,
   request,
 }) => {
-  const id = await bareLegs(request);
+  const id = await bareHound(request, "hind-legs");
   await openPattern(page, id);
   await page.getByRole("button", { name: "Patched coat" }).click();
   await expect(page.getByRole("table", { name: "Colours of the coat" })).toBeVisible();
@@ -92,7 +72,7 @@ test("a spot set on the map of blocks is painted, moved by hand, and goes by und
   page,
   request,
 }) => {
-  const id = await bareLegs(request);
+  const id = await bareHound(request, "hind-legs");
   await openPattern(page, id);
   await page.getByRole("button", { name: "Patched coat" }).click();
   const map = page.getByRole("region", { name: "Map of the blocks" });

@@ -24,6 +24,28 @@ export async function demoJob(request: APIRequestContext, kept?: readonly string
   return job.id;
 }
 
+/**
+ * A copy of the tide hound of which one piece alone is left, its pattern off, with one plain coat.
+ * @param piece id of the surface
+ */
+export async function bareHound(request: APIRequestContext, piece: string): Promise<string> {
+  const made = await request.post("/api/jobs", { data: { from: "copy", id: "tide-hound" } });
+  expect(made.status()).toBe(201);
+  const { job, revision } = (await made.json()) as { job: Job; revision: number };
+  const surfaces = job.surfaces
+    .filter(({ id }) => id === piece)
+    .map((surface) => ({
+      ...surface,
+      pattern: null,
+      coats: [{ ...surface.coats[0]!, id: "bare", role: null }],
+    }));
+  const changed = await request.put(`/api/jobs/${job.id}`, {
+    data: { job: { ...job, surfaces, touching: [] }, revision },
+  });
+  expect(changed.status()).toBe(200);
+  return job.id;
+}
+
 /** A page, and the demo job that is open in it. */
 export interface Opened {
   readonly page: Page;

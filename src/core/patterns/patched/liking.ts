@@ -89,16 +89,15 @@ function spotsOf(
   spots: readonly CoatSpot[],
   colour: CoatColour,
 ): (point: SpacePoint) => number {
-  const placed = spots.map(({ x, y, widthMm, colourId }) => ({
+  const own = spots.filter(({ colourId }) => colourId === colour.id);
+  const placed = own.map(({ x, y, widthMm }) => ({
     middle: form.inSpace({ turnDeg: x * form.turnDeg, heightMm: y * form.slantMm }),
     halfMm: widthMm / 2,
-    // A spot of one colour speaks against all the others there.
-    by: colourId === colour.id ? SPOT : 0,
   }));
   return (point) =>
-    placed.reduce((sum, { middle, halfMm, by }) => {
-      const far = by === 0 ? Infinity : away(point, middle) / halfMm;
-      return far > 1.6 ? sum : sum + by * clamp(1.5 - far, 0, 1) * 1.4;
+    placed.reduce((sum, { middle, halfMm }) => {
+      const far = away(point, middle) / halfMm;
+      return far > 1.5 ? sum : sum + SPOT * clamp(1.5 - far, 0, 1) * 1.4;
     }, 0);
 }
 
