@@ -99,6 +99,7 @@ function helperHere(paint?: Helper["paint"]): Helper & { readonly given: string[
   return {
     given,
     ready: () => true,
+    started: Promise.resolve(),
     paint: async (input: SkinInput, wanted) => {
       given.push(input.surfaceId);
       questions.skin.schema.validateSync(input);
@@ -173,10 +174,22 @@ describe("a figure painted by several workers", () => {
     expect(helper.given.length).toBe(1);
   });
 
-  it("gives nothing to one that has not started, and nothing at all once it is not wanted", async () => {
-    const starting = { ...helperHere(), ready: () => false };
-    expect((await paint(4, [starting]))!.size).toBe(5);
-    expect(starting.given).toEqual([]);
+  it("waits for none that has not started, and lets it join as soon as it has", async () => {
+    const never = { ...helperHere(), ready: () => false, started: new Promise<void>(() => undefined) };
+    expect((await paint(4, [never]))!.size).toBe(5);
+    expect(never.given).toEqual([]);
+    let start = () => {};
+    const late = { ...helperHere(), ready: () => false, started: new Promise<void>((go) => (start = go)) };
+    const skins = await paint(6, [late], (done) => {
+      if (done >= 2) start();
+      return Promise.resolve(true);
+    });
+    expect(skins!.size).toBe(5);
+    expect(late.given.length).toBeGreaterThan(0);
+    expect(late.given.length).toBeLessThan(4);
+  });
+
+  it("paints nothing more once it is not wanted", async () => {
     let asked = 0;
     expect(await paint(5, [helperHere()], () => Promise.resolve(++asked < 4))).toBeNull();
   });

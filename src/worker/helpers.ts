@@ -14,8 +14,10 @@ export interface PaintedSkin extends Pick<PieceSkin, "rgba" | "gloss"> {
 
 /** Another worker that paints surfaces beside this one. */
 export interface Helper {
-  /** It has started. */
+  /** It can paint. */
   ready(): boolean;
+  /** Resolves when it can; never where it could not start. */
+  readonly started: Promise<void>;
   /** Null where it was stopped. @throws Error with what went wrong there */
   paint(input: SkinInput, wanted: StillWanted): Promise<PaintedSkin | null>;
 }
@@ -24,9 +26,12 @@ function startHelper(): Helper {
   // The same program once more; a bundler cannot tell it of itself by its name.
   const client = new WorkerClient(new Worker(self.location.href, { type: "module" }));
   let ready = false;
-  client.ask("warm", {}, { answer: () => (ready = true) });
+  const started = new Promise<void>((resolve) => client.ask("warm", {}, { answer: () => resolve() })).then(
+    () => void (ready = true),
+  );
   return {
     ready: () => ready,
+    started,
     paint: (input, wanted) =>
       new Promise((resolve, reject) => {
         const id: number = client.ask("skin", input, {

@@ -6,7 +6,7 @@ import type { Helper } from "./helpers";
 /** Most cells of a surface in the finer picture: a whole figure is smaller on the screen than one piece. */
 export const FULL_CELLS = 400_000;
 /** Cells of a surface in the quick one, which is small: a piece has some ten thousand pixels of it. */
-export const QUICK_CELLS = 14_000;
+export const QUICK_CELLS = 10_000;
 
 /** One surface of a figure to be painted. */
 export interface Wish {
@@ -49,17 +49,27 @@ export class PaintingTogether {
 
   /**
    * Paints all of it. Each painter keeps to the surfaces that it has painted before; what nobody has goes to whoever is
-   * free first.
+   * free first. A helper that is still starting joins when it can.
    * @returns false where it was stopped
    * @throws Error for what cannot be painted here either
    */
   async by(helpers: readonly Helper[]): Promise<boolean> {
     for (const helper of helpers) if (helper.ready()) this.present.add(helper);
     this.inOrder();
-    await Promise.all([...this.present].map((painter) => this.paint(painter)));
+    const own = this.paint(null);
+    await Promise.all([own, ...helpers.map((helper) => this.join(helper, own))]);
     // What a helper could not do is done here.
     if (!this.stopped) await this.paint(null);
     return !this.stopped;
+  }
+
+  /** Lets a helper paint once it has started, unless all is given out by then. */
+  private async join(helper: Helper, own: Promise<void>): Promise<void> {
+    const inTime =
+      helper.ready() || (await Promise.race([helper.started.then(() => true), own.then(() => false)]));
+    if (!inTime) return;
+    this.present.add(helper);
+    await this.paint(helper);
   }
 
   /** The costliest first, so that nobody waits long for the last. */

@@ -37,7 +37,7 @@ interface Detail {
 const DETAILS = {
   fine: { points: 20_000, lampPx: 1000, behindMm: 0.22 },
   /** For a picture of some three hundred pixels that is followed by a finer one. */
-  quick: { points: 5000, lampPx: 500, behindMm: 0.4 },
+  quick: { points: 4000, lampPx: 400, behindMm: 0.4 },
 } as const satisfies Readonly<Record<string, Detail>>;
 
 /** A still picture of a figure, and what of it is which surface. */

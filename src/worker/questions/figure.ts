@@ -38,13 +38,14 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
   }),
   async run(input, { wanted, part }) {
     const { job, figureId, view, full } = input;
+    // They start while the figure is being dressed here.
+    const helpers = helpersFor(input.helpers);
     const sim = await simulator;
     const own = figureOf(job, { figureId });
     await bringWhatIsKept(seatedSurfaces(job, figureId));
     const standing = standingFigure(job, own);
     if (!standing) return null;
     const sprayed = input.as === "sprayed" ? sprayOnBody(standing) : undefined;
-    const helpers = helpersFor(input.helpers);
     const coarse = await skinsOn(sim, input, false, wanted, helpers);
     if (!coarse) return null;
     const quick = { ...view, mostPx: Math.min(QUICK_PX, view.mostPx) };
