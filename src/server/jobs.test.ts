@@ -42,8 +42,10 @@ describe("jobs over the wire", () => {
     const { status, body } = await ask(getJobs);
     expect(status).toBe(200);
     expect((body.jobs as { name: string }[]).map(({ name }) => name).sort()).toEqual([
+      "Drowned deckhand",
       "Ferry sergeant",
       "Ferry watch",
+      "Mud drake",
       "Reed scout",
       "Tide hound",
     ]);

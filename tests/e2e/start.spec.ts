@@ -103,9 +103,16 @@ test("an empty start has a shelf, no job, and says how to begin", async ({ page 
 test("the demo is loaded once into the folder asked for, and stays deleted when it was deleted", async () => {
   const data = folder();
   const first = await start("--port", "0", "--data", data);
-  expect(await jobsAt(first.address)).toHaveLength(4);
+  expect(await jobsAt(first.address)).toHaveLength(6);
   expect(existsSync(path.join(data, "crenna.sqlite"))).toBe(true);
-  for (const id of ["ferry-sergeant", "reed-scout", "ferry-watch", "tide-hound"])
+  for (const id of [
+    "ferry-sergeant",
+    "reed-scout",
+    "ferry-watch",
+    "tide-hound",
+    "mud-drake",
+    "drowned-deckhand",
+  ])
     await fetch(`${first.address}/api/jobs/${id}`, { method: "DELETE" });
   first.child.kill("SIGTERM");
   await new Promise((resolve) => first.child.once("exit", resolve));

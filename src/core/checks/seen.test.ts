@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { wholeSergeant } from "../../data/demo/company";
 import { demoShelf } from "../../data/demo/shelf";
 import { hexToLab, type Triple } from "../colour/spaces";
-import type { Coat, Job } from "../job";
+import { inZones, type Coat, type Job } from "../job";
 import { startKernel } from "../simulate/compositor";
 import { Simulator } from "../simulate/simulator";
 import { takeSteps } from "../../worker/steps";
@@ -102,6 +102,19 @@ describe("verdicts on a simulated surface", () => {
     ]);
     const { findings } = await judged(job);
     expect(findings.find((one) => one.id.includes("/base-hue/"))!.sentence).toMatch(/reads on \d/);
+    // A body in two colours has a second base, and is not meant to read as the first all over.
+    const belly: Coat = {
+      ...{ ...job.surfaces.find(({ id }) => id === "satchel")!.coats.at(-1)!, id: "belly", passes: 2 },
+      technique: { id: "layer", version: 1, params: {} },
+      place: inZones(["belly"], 0),
+    };
+    const hueOfBase = async (coat: Coat) =>
+      (await judged(withSatchel(() => [...job.surfaces[1]!.coats, coat]))).findings.filter((one) =>
+        one.id.includes("/base-hue/"),
+      );
+    expect(await hueOfBase(belly)).toEqual([]);
+    expect(await hueOfBase({ ...belly, passes: 1 })).toHaveLength(1);
+    expect(await hueOfBase({ ...belly, place: inZones(["raised"], 0) })).toHaveLength(1);
   });
 });
 

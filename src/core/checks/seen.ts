@@ -1,6 +1,7 @@
 import { chromaOf, spectrumToLab, type Triple } from "../colour/spaces";
 import { mixById, type Coat, type Surface } from "../job";
 import { formatNumber } from "../units";
+import type { Zone } from "../surface/zoneNames";
 import { familyIn } from "../patterns";
 import { isUnseen } from "../patterns/pattern";
 import { isTechniqueId, techniques } from "../techniques";
@@ -163,11 +164,25 @@ function buriedResults(surface: Surface, found: readonly { coat: Coat; effect: S
   });
 }
 
+/** Ways of laying a ground: what is laid so before the base proper is an undercoat, there to be covered. */
+const GROUNDS: ReadonlySet<string> = new Set(["base-coat", "airbrush", "texture-paste"]);
+
+/** Places of a body that have a base of their own where a layer goes on them: a belly, a saddle. */
+const OF_BODY: ReadonlySet<Zone> = new Set(["back", "flank", "belly", "off-belly"]);
+
+/** A body in two colours: another base lies on part of the first. */
+const isSecondBase = ({ place, technique, passes }: Coat): boolean =>
+  place.kind === "zones" &&
+  place.fade === 0 &&
+  place.zones.some((zone) => OF_BODY.has(zone)) &&
+  (technique.id === "layer" || GROUNDS.has(technique.id)) &&
+  passes > 1;
+
 /** A base whose hue texture or glazes have taken over; null where it still reads. */
 function lostHue(surface: Surface, base: Coat | undefined, baseHue: BaseHue | null): Seen | null {
   if (!baseHue || !base || surface.pattern !== null) return null;
   // Skin is meant to move from the shadow's hue to another.
-  if (surface.volumes.material === "skin") return null;
+  if (surface.volumes.material === "skin" || surface.coats.some(isSecondBase)) return null;
   if (baseHue.baseChroma < GREY || baseHue.share >= LEAST_BASE) return null;
   return {
     ...{ check: "base-hue", key: base.id, gravity: "look", coatId: base.id, where: surface.name },
@@ -176,9 +191,6 @@ function lostHue(surface: Surface, base: Coat | undefined, baseHue: BaseHue | nu
     remedies: [],
   };
 }
-
-/** Ways of laying a ground: what is laid so before the base proper is an undercoat, there to be covered. */
-const GROUNDS: ReadonlySet<string> = new Set(["base-coat", "airbrush", "texture-paste"]);
 
 /** Where the base lies among the painted coats: the last of those laid all over before anything else. */
 export function baseIndex(coats: readonly Coat[]): number {

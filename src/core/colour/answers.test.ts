@@ -10,7 +10,7 @@ import { findGlazes, GLAZE_COATS, GLAZE_WATERS } from "./glazeFinder";
 import { continuousPull, gradientBetween, placesOfSteps, stepsWithoutJump, unseenJump } from "./gradient";
 import { mainColours, meanLinear, neutralFrom } from "./mainColours";
 import { brushedPassUm } from "./mix";
-import { judge, tryAllMixes } from "./search";
+import { compareMixes, judge, tryAllMixes } from "./search";
 import { hexToLab, linearToHex, spectrumToLab, type Triple } from "./spaces";
 import { hexToSpectrum } from "./spectrum";
 import { wholeParts } from "./wholeParts";
@@ -18,6 +18,34 @@ import { wholeParts } from "./wholeParts";
 const pot = (name: string) => demoShelf.find((paint) => paint.name === name)!;
 const always = () => Promise.resolve(true);
 const coatUm = (water: number) => brushedPassUm(water) * 0.5;
+
+describe("trying every mix", () => {
+  const pots = demoShelf.filter(({ kind }) => kind === "paint").slice(0, 5);
+  const options = { mostParts: 3, pots: 3, keep: 7 } as const;
+  const fromEveryOne = (given: typeof pots, goal: Triple) => {
+    const see = judge(given, goal, { kind: "thick" });
+    return tryAllMixes(given, goal, options).map(({ parts, difference }) => {
+      const at = parts.map(({ paintId }) => given.findIndex(({ id }) => id === paintId));
+      return [difference, see({ pots: at, parts: parts.map((part) => part.parts) }).difference] as const;
+    });
+  };
+
+  it("is asked again for other goals and of other pots, and judges each mix as if it were the first", () => {
+    const stronger = pots.map((paint, at) => (at === 1 ? { ...paint, strength: 3 * paint.strength } : paint));
+    const relabelled = pots.map((paint, at) => (at === 2 ? { ...paint, thick: "#20a0c0" } : paint));
+    for (const goal of ["#7a5030", "#30506a", "#c8c0a0"].map(hexToLab))
+      for (const given of [pots, stronger, [...relabelled].reverse(), pots])
+        for (const [found, anew] of fromEveryOne(given, goal)) expect(found).toBe(anew);
+  });
+
+  it("keeps the best in their order, as sorting all of them would", () => {
+    const goal = hexToLab("#6a5a48");
+    const all = tryAllMixes(pots, goal, { ...options, keep: 10_000 });
+    expect(all.length).toBeGreaterThan(200);
+    expect([...all].sort(compareMixes)).toEqual(all);
+    expect(tryAllMixes(pots, goal, options)).toEqual(all.slice(0, options.keep));
+  });
+});
 
 describe("the glaze finder", () => {
   const grounds = ["#8a8478", "#b9b2a2", "#dcd8cc"].map(hexToSpectrum);

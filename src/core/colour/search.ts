@@ -6,6 +6,7 @@ import { masstone, type Optics } from "./film";
 import { mixOptics } from "./mix";
 import { seer, type SeenAs } from "./seenAs";
 import { spectrumToLab, type Triple } from "./spaces";
+import { thickLabs } from "./thickLabs";
 
 /** Whole parts of pots, by their place in the list. */
 export interface Recipe {
@@ -35,12 +36,8 @@ const size = (mix: FoundMix) =>
 export const compareMixes = (a: FoundMix, b: FoundMix): number =>
   rankStep(a.difference) - rankStep(b.difference) || size(a) - size(b) || a.difference - b.difference;
 
-/** Judges recipes against a goal; buffers are reused, so that millions can be tried. */
-export function judge(
-  paints: readonly Paint[],
-  goal: Triple,
-  seen: SeenAs,
-): (recipe: Recipe) => { difference: number; lab: Triple } {
+/** L*a*b* of recipes as they will be seen; buffers are reused, so that millions can be tried. */
+function labsSeen(paints: readonly Paint[], seen: SeenAs): (recipe: Recipe) => Triple {
   const optics = paints.map((paint) => paintOptics(paint));
   const see = seer(seen);
   const mixed: Optics = { absorption: new Float64Array(BANDS), scattering: new Float64Array(BANDS) };
@@ -61,17 +58,24 @@ export function judge(
       mixed.absorption[band]! /= total;
       mixed.scattering[band]! /= total;
     }
-    const lab = spectrumToLab(see(mixed));
+    return spectrumToLab(see(mixed));
+  };
+}
+
+/** What is found of a recipe: its colour as it will be seen, and how far that is off, CIEDE2000. */
+type Judged = Pick<FoundMix, "difference" | "lab">;
+
+/** Judges recipes against a goal. */
+export function judge(paints: readonly Paint[], goal: Triple, seen: SeenAs): (recipe: Recipe) => Judged {
+  const labOf = labsSeen(paints, seen);
+  return (recipe) => {
+    const lab = labOf(recipe);
     return { difference: ciede2000(lab, goal), lab };
   };
 }
 
 /** Parts by the ids of their pots, with what was judged of them. */
-export const namedMix = (
-  paints: readonly Paint[],
-  { pots, parts }: Recipe,
-  judged: { difference: number; lab: Triple },
-): FoundMix => ({
+export const namedMix = (paints: readonly Paint[], { pots, parts }: Recipe, judged: Judged): FoundMix => ({
   parts: pots.map((pot, k) => ({ paintId: paints[pot]!.id, parts: parts[k]! })),
   ...judged,
 });
@@ -100,29 +104,63 @@ export interface SearchOptions {
   readonly seen?: SeenAs;
 }
 
+/** The best so far in their order; of those that are alike the first found comes first. */
+class Best {
+  readonly mixes: FoundMix[] = [];
+
+  constructor(private readonly most: number) {}
+
+  /** Whether a mix so far off can still come among them. */
+  takes(difference: number): boolean {
+    return this.mixes.length < this.most || rankStep(difference) <= rankStep(this.mixes.at(-1)!.difference);
+  }
+
+  add(mix: FoundMix): void {
+    const { mixes } = this;
+    let at = mixes.length;
+    while (at > 0 && compareMixes(mixes[at - 1]!, mix) > 0) at--;
+    mixes.splice(at, 0, mix);
+    if (mixes.length > this.most) mixes.pop();
+  }
+}
+
+/** All sets of one to so many places in a list. */
+function* potSets(count: number, most: number): Generator<number[]> {
+  function* more(from: number, pots: number[]): Generator<number[]> {
+    if (pots.length > 0) yield pots;
+    if (pots.length === most) return;
+    for (let next = from; next < count; next++) yield* more(next + 1, [...pots, next]);
+  }
+  yield* more(0, []);
+}
+
 /**
- * The whole-part mixes nearest to a goal, by trying every one of them. Slow and plain: what the table of all mixes is
- * tested against, and what is used where WebAssembly is missing.
+ * The whole-part mixes nearest to a goal, by trying every one of them: what the table of all mixes is tested against, and
+ * what is used where WebAssembly is missing. Colours of thick films are kept for the next goal.
  * @param goal L*a*b* to be met, as the mix will be seen
  * @returns at most `keep` mixes, best first
  */
 export function tryAllMixes(paints: readonly Paint[], goal: Triple, options: SearchOptions): FoundMix[] {
-  const see = judge(paints, goal, options.seen ?? { kind: "thick" });
-  let best: FoundMix[] = [];
-  const consider = (recipe: Recipe) => {
-    const judged = see(recipe);
-    const worst = best.length < options.keep ? Infinity : rankStep(best.at(-1)!.difference);
-    if (rankStep(judged.difference) > worst) return;
-    best = [...best, namedMix(paints, recipe, judged)].sort(compareMixes).slice(0, options.keep);
-  };
-  const sets = [ratios(1, 1), ratios(2, options.mostParts), ratios(3, options.mostParts)];
-  const walk = (from: number, pots: readonly number[]) => {
-    if (pots.length > 0) for (const parts of sets[pots.length - 1]!) consider({ pots, parts });
-    if (pots.length === options.pots) return;
-    for (let next = from; next < paints.length; next++) walk(next + 1, [...pots, next]);
-  };
-  walk(0, []);
-  return best;
+  const { mostParts, seen = { kind: "thick" } } = options;
+  const labOf = labsSeen(paints, seen);
+  const best = new Best(options.keep);
+  const sets = [1, mostParts, mostParts].map((most, at) => ({
+    name: `${at + 1}:${most}`,
+    parts: ratios(at + 1, most),
+  }));
+  for (const pots of potSets(paints.length, options.pots)) {
+    const set = sets[pots.length - 1]!;
+    const own = pots.map((pot) => paints[pot]!);
+    const labs = seen.kind === "thick" ? thickLabs(own, set, (parts) => labOf({ pots, parts })) : null;
+    set.parts.forEach((parts, at) => {
+      const lab: Triple = labs
+        ? [labs[3 * at]!, labs[3 * at + 1]!, labs[3 * at + 2]!]
+        : labOf({ pots, parts });
+      const difference = ciede2000(lab, goal);
+      if (best.takes(difference)) best.add(namedMix(paints, { pots, parts }, { difference, lab }));
+    });
+  }
+  return best.mixes;
 }
 
 /** L*a*b* of a thick film of a mix. */

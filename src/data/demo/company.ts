@@ -1,95 +1,21 @@
-import { bodies, type BodyId } from "../../core/figure/bodies";
 import { putPattern, withParams } from "../../core/edits/patterns";
 import { withSurface } from "../../core/edits/surfaces";
-import { seatFor } from "../../core/newJob";
-import { FIRST_FIGURE, USUAL_LAMP, type Figure, type FormUse, type Job, type Surface } from "../../core/job";
+import { FIRST_FIGURE, USUAL_LAMP, type Figure, type Job } from "../../core/job";
 import { presets, startFrom } from "../../core/patterns/camouflage/presets";
 import { deriveCoats } from "../../core/patterns/derive";
-import { schemes, type SchemeId } from "../../core/schemes";
-import type { SchemeAnswers } from "../../core/schemes/scheme";
-import { planStart, startSurface } from "../../core/schemes/start";
-import { forms, type FormId } from "../../core/surface/forms";
-import { USUAL_VOLUMES } from "../../core/surface/volumes/materials";
-import { USUAL_WEAR } from "../../core/surface/wear";
+import type { FormId } from "../../core/surface/forms";
 import { ferrySergeant } from "./ferrySergeant";
 import { demoShelf } from "./shelf";
+import { bare, bodyUse, once, seatOf, TROUSER_LEG, withPieces, type Piece } from "./pieces";
+import { drownedDeckhand } from "./drownedDeckhand";
+import { mudDrake } from "./mudDrake";
 import { tideHound } from "./tideHound";
-
-interface Piece {
-  readonly id: string;
-  readonly name: string;
-  readonly form: FormId;
-  readonly sizes: Readonly<Record<string, number>>;
-  readonly scheme: SchemeId;
-  readonly answers: SchemeAnswers;
-  readonly seed: number;
-  /** One of two alike, left and right. */
-  readonly both?: true;
-}
-
-/** A trouser leg, bent a little at the knee, with a narrow hem. */
-const TROUSER_LEG = {
-  ...{ topMm: 17, jointMm: 15.5, hemMm: 14, lengthMm: 12, jointAt: 55, bendDeg: 15 },
-  ...{ creases: 4, creaseMm: 0.4, cuffMm: 0.8, turnedMm: 0, proudMm: 0.1 },
-} as const;
 
 /** A skirt of four pieces in narrow folds, hemmed. */
 const WATCH_SKIRT = {
   ...{ waistMm: 30, hemMm: 46, slantMm: 10, gapDeg: 0, seams: 4 },
   ...{ pleats: 7, pleatDepthMm: 0.6, tight: 40, borderMm: 0.5 },
 } as const;
-
-const bare = ({
-  id,
-  name,
-  form,
-  sizes,
-  seed,
-}: Pick<Piece, "id" | "name" | "form" | "sizes" | "seed">): Surface => ({
-  id,
-  name,
-  figureId: FIRST_FIGURE,
-  form: { id: form, version: forms[form].version, params: sizes },
-  seat: null,
-  pattern: null,
-  coats: [],
-  parked: [],
-  variants: [],
-  relief: null,
-  wear: USUAL_WEAR,
-  volumes: USUAL_VOLUMES,
-  growth: null,
-  hide: null,
-  effort: null,
-  seed,
-});
-
-/** A body in its newest shape, with its pose. */
-const bodyUse = (id: BodyId, params: Readonly<Record<string, number>>): FormUse => ({
-  id,
-  version: bodies[id].version,
-  params,
-});
-
-/** Where a piece is worn, on both sides if it is one of two. */
-function seatOf(job: Job, plain: Surface, { both = false }: { readonly both?: boolean }): Surface["seat"] {
-  const seat = seatFor(job, plain);
-  return seat && { ...seat, both };
-}
-
-/** A job with pieces more, each started from its scheme. */
-function withPieces(job: Job, pieces: readonly Piece[]): Job {
-  return pieces.reduce<Job>((current, piece) => {
-    const plain = bare(piece);
-    const surface = { ...plain, seat: seatOf(current, plain, piece) };
-    const grown = { ...current, surfaces: [...current.surfaces, surface] };
-    return startSurface(
-      grown,
-      piece.id,
-      planStart(grown, surface, schemes[piece.scheme], piece.answers, demoShelf),
-    );
-  }, job);
-}
 
 /** Three leathers, unlike in lightness where they touch. */
 const LEATHERS: readonly Piece[] = [
@@ -206,12 +132,6 @@ function inMarsh(job: Job, pieces: readonly Marsh[]): Job {
   }, job);
 }
 
-/** Made once: looking for mixes takes a second or two. */
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
-}
-
 /** The ferry sergeant: check-cloth coat skirt, satchel, strap and gloves in three leathers. */
 export const wholeSergeant = once((): Job => ({
   ...withPieces(ferrySergeant(), LEATHERS),
@@ -304,4 +224,11 @@ export const ferryWatch = once((): Job => {
 });
 
 /** Everything an empty database is filled with. */
-export const demoJobs = (): Job[] => [wholeSergeant(), reedScout(), ferryWatch(), tideHound()];
+export const demoJobs = (): Job[] => [
+  wholeSergeant(),
+  reedScout(),
+  ferryWatch(),
+  tideHound(),
+  mudDrake(),
+  drownedDeckhand(),
+];

@@ -39,7 +39,7 @@ describe("the desk", () => {
     // Here the cards of all jobs are worked out where the page is, one after another.
     expect(await within(sergeant).findByText("Base", {}, { timeout: 120_000 })).toBeVisible();
     expect(within(sergeant).getByText(/1 of \d+\. .* of painting left/)).toBeVisible();
-    expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(4);
+    expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(6);
   });
 
   it("goes on where a card was ticked off", async () => {

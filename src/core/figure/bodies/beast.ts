@@ -188,7 +188,7 @@ function trunkSolids({ build, tall, girth, ...at }: Lines): Solid[] {
 
 /** Seats of a beast: pieces of its trunk run along it, from rump to chest. */
 function seatsOf(lines: Lines, strideDeg: number): Seat[] {
-  const { chest, poll, muzzleWay, tail, tailWay, neckWay, ahead, left, girth, tall, build } = lines;
+  const { chest, poll, muzzleWay, tail, tailTip, neckWay, ahead, left, girth, tall, build } = lines;
   const middle: SpacePoint = [0, tall - girth, 0];
   const flank = girth * 0.94;
   // What is worn on a leg runs along it, however far it strides.
@@ -205,7 +205,8 @@ function seatsOf(lines: Lines, strideDeg: number): Seat[] {
     { id: "left-flank", at: frameAt(middle, UP, left), outMm: flank },
     { id: "right-flank", at: frameAt(middle, UP, back(left)), outMm: flank },
     { id: "belly", at: frameAt(middle, ahead, back(UP)), outMm: flank },
-    { id: "tail", at: frameAt(tail, back(tailWay), UP), outMm: build.tailThick * tall },
+    // A long tail bends over the ground it would lie in.
+    { id: "tail", at: frameAt(tail, unit(minus(tail, tailTip)), UP), outMm: build.tailThick * tall },
     ...legs,
     groundOf(tall).seat,
   ];

@@ -130,3 +130,23 @@ describe("a person", () => {
     expect(at({ headTurnDeg: 60 }, "head").out[0]).toBeGreaterThan(0.8);
   });
 });
+
+describe("a beast", () => {
+  it("has what is worn on its tail run along it, where a long one bends over the ground too", () => {
+    for (const [id, params] of [
+      ["beast", {}],
+      ["long-beast", {}],
+      ["long-beast", { shoulderMm: 15, lengthMm: 45 }],
+    ] as const) {
+      const use = bodyUse(id, figure);
+      const { solids, seats } = bodyOf({ body: { ...use, params: { ...use.params, ...params } }, ...figure })!;
+      const { at } = seats.find((seat) => seat.id === "tail")!;
+      const mesh = solidMesh(solids.find(({ under }) => under[0] === "tail")!);
+      const points = Array.from({ length: mesh.points.length / 3 }, (_, index) => pointOf(mesh, index));
+      const along = points.map((point) => -scalar(minus(point, at.origin), at.up));
+      const tip = points[along.indexOf(Math.max(...along))]!;
+      const way = minus(tip, at.origin);
+      expect(-scalar(way, at.up) / lengthOf(way), id).toBeGreaterThan(0.995);
+    }
+  });
+});

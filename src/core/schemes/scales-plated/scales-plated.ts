@@ -201,7 +201,7 @@ const scars = (room: SchemeRoom): SchemeCoat<Tone> => ({
 });
 
 const tie: SchemeCoat<Tone> = {
-  ...{ key: "tie", name: "Glaze over all", technique: "glaze", tone: "tie", water: 6 },
+  ...{ key: "tie", name: "Glaze over all", technique: "glaze", tone: "tie", water: 5 },
   place: { kind: "everywhere" },
   params: { pull: 30 },
 };
