@@ -53,10 +53,10 @@ describe("jobs over the wire", () => {
   });
 
   it("are made new with a free id each, a figure and two mixes, and nothing on it that nobody asked for", async () => {
-    const first = await create({ from: "new", name: "Mud drake" });
-    const second = await create({ from: "new", name: "Mud drake" });
+    const first = await create({ from: "new", name: "Reed drake" });
+    const second = await create({ from: "new", name: "Reed drake" });
     expect([first.status, second.status]).toEqual([201, 201]);
-    expect([first.body.job!.id, second.body.job!.id]).toEqual(["mud-drake", "mud-drake-2"]);
+    expect([first.body.job!.id, second.body.job!.id]).toEqual(["reed-drake", "reed-drake-2"]);
     expect(first.body.job).toMatchObject({ surfaces: [], figures: [{ name: "Figure" }] });
     expect(first.body.job!.mixes.map(({ name }) => name)).toEqual(["Light", "Dark"]);
     expect((await create({ from: "new", name: "  " })).body.job!.name).toBe("New figure");

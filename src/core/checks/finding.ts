@@ -1,4 +1,4 @@
-import type { Coat, FormUse, MixPart } from "../job";
+import type { Coat, Effort, FormUse, MixPart, Place } from "../job";
 
 export const GRAVITIES = ["must", "look", "note"] as const;
 /** Must: it will not work. Look: it may not come out as wanted. Note: good to know. */
@@ -17,6 +17,8 @@ export interface Change {
     | readonly MixPart[]
     | Readonly<Record<string, string>>
     | FormUse
+    | Effort
+    | Place
     | Coat;
 }
 

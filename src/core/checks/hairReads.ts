@@ -1,18 +1,16 @@
 import { opticsOfMix } from "../colour/appearance";
-import { ciede2000 } from "../colour/difference";
-import { layFilm, masstone, type Optics } from "../colour/film";
+import { layFilm, type Optics } from "../colour/film";
 import { CHART_BLACK, CHART_WHITE, luminance } from "../colour/paint";
-import { spectrumToLab } from "../colour/spaces";
 import { uniformSpectrum, type Spectrum } from "../colour/spectrum";
 import { figureOf, mixById, ratioOf, type Coat, type Surface } from "../job";
 import { completeParams } from "../params";
-import { coatMeets } from "../patterns/pattern";
 import { techniques } from "../techniques";
+import { isToShade } from "../techniques/toShade";
 import { coatPassUm } from "../techniques/passUm";
 import { formatNumber, formatThinning, withUnit } from "../units";
 import type { Check, CheckContext } from "./check";
-import { coatChange, type Change, type CheckResult } from "./finding";
-import { tonesOf } from "./tones";
+import { coatChange, type Change, type CheckResult, type Remedy } from "./finding";
+import { setsAlike } from "./tones";
 
 /** A stroke that takes less than this share of its ground's place is a glaze; set by eye. */
 const LEAST_HIDDEN = 0.35;
@@ -23,7 +21,8 @@ const ALIKE = 3;
 /** Strokes that lie further off the lie than this lie across it, degrees. */
 const ACROSS_DEG = 60;
 
-const isHair = ({ technique: { id } }: Coat): boolean => id === "hair";
+/** Whether a coat is of strokes of hair. */
+export const isHair = ({ technique: { id } }: Coat): boolean => id === "hair";
 const paramsOf = ({ technique: { params } }: Coat) => completeParams(techniques.hair.params, params);
 const paramChange = (surface: Surface, coat: Coat, name: string, value: number): Change => ({
   path: ["surfaces", surface.id, "coats", coat.id, "technique", "params", name],
@@ -98,39 +97,15 @@ function longStrokes({ job, surface, form, coats }: CheckContext): CheckResult[]
   });
 }
 
-/** The strokes that a set falls on: those right before it, or of a pattern the last ones on the same colour. */
-function setBefore({ pattern }: CheckContext, earlier: readonly Coat[], coat: Coat): Coat | undefined {
-  if (!pattern || coat.place.kind !== "pattern") return earlier.slice(-1).find(isHair);
-  const own = tonesOf(pattern).filter(({ key }) => coatMeets(pattern, coat, key));
-  return earlier.findLast((one) => isHair(one) && own.some(({ key }) => coatMeets(pattern, one, key)));
-}
-
 /** Sets of strokes on each other that nobody tells apart. */
-function alikeSets(context: CheckContext): CheckResult[] {
-  const { job, paints, surface, coats } = context;
-  return coats.flatMap((coat, at): CheckResult[] => {
-    const before = isHair(coat) && setBefore(context, coats.slice(0, at), coat);
-    if (!before) return [];
-    const [here, there] = [coat, before].map(({ mixId }) =>
-      spectrumToLab(masstone(opticsOfMix(mixById(job, mixId), paints))),
-    );
-    const apart = ciede2000(here!, there!);
-    if (apart >= ALIKE) return [];
-    return [
-      {
-        ...about(coat, surface, "alike"),
-        sentence: `${before.name} and ${coat.name} differ by ${formatNumber(apart, 1)} only: two sets of strokes, one tone.`,
-        reason: `Below ${ALIKE} (CIEDE2000) strokes over strokes cannot be told apart; the tone has to rise more, or one set is work for nothing.`,
-        remedies: [
-          {
-            label: `Hold ${coat.name} back`,
-            changes: [{ path: ["surfaces", surface.id, "coats", coat.id, "held"], value: true }],
-          },
-        ],
-      },
-    ];
+const alikeSets = (context: CheckContext): CheckResult[] =>
+  setsAlike(context, {
+    is: isHair,
+    alike: ALIKE,
+    sentence: (before, coat, apart) =>
+      `${before} and ${coat} differ by ${apart} only: two sets of strokes, one tone.`,
+    reason: `Below ${ALIKE} (CIEDE2000) strokes over strokes cannot be told apart; the tone has to rise more, or one set is work for nothing.`,
   });
-}
 
 /** Hatching that lies across the way hair grows. */
 function acrossStrokes({ surface, coats }: CheckContext): CheckResult[] {
@@ -150,7 +125,59 @@ function acrossStrokes({ surface, coats }: CheckContext): CheckResult[] {
   });
 }
 
-/** Do strokes of hair read as hair: thick enough, not too long, along the growth, each tone a step from the one before? */
+/** Strokes that lie this much apart in light (L*) before a glaze have to keep this share of it. */
+const [LEAST_SPAN, KEPT] = [6, 0.75] as const;
+/** Lights are restored where strokes laid after the glaze come back to this share of what it took. */
+const RESTORED = 0.5;
+const WATERS = [4, 5, 6, 8, 10, 14, 20] as const;
+
+/** The strokes of one more coat like this, laid after all others. */
+function again(surface: Surface, coat: Coat): Remedy[] {
+  const id = `${coat.id}-again`;
+  if (surface.coats.some((one) => one.id === id)) return [];
+  const value = { ...coat, id, name: `${coat.name}, again`, seed: coat.seed + 1 };
+  return [
+    {
+      label: `${coat.name} once more after it`,
+      changes: [{ path: ["surfaces", surface.id, "coats"], value }],
+    },
+  ];
+}
+
+/** Glazes over all that take the contrast of the strokes below, where no light comes after them. */
+function dulledStrokes({ surface, sampled }: CheckContext): CheckResult[] {
+  const seen = sampled().coats;
+  return seen.flatMap(({ coat }, at): CheckResult[] => {
+    const sets = seen.slice(0, at).filter((one) => isHair(one.coat));
+    if (!isToShade(coat) || sets.length < 2) return [];
+    const order = [...sets].sort((a, b) => a.lightness[at - 1]! - b.lightness[at - 1]!);
+    const [dark, light] = [order[0]!, order.at(-1)!];
+    const span = (after: number) => light.lightness[after]! - dark.lightness[after]!;
+    const [was, is] = [light.lightness[at - 1]!, light.lightness[at]!];
+    if (span(at - 1) < LEAST_SPAN || span(at) >= KEPT * span(at - 1)) return [];
+    const goal = is + RESTORED * (was - is);
+    const restored = seen.slice(at + 1).some((one) => isHair(one.coat) && one.lightness.at(-1)! >= goal);
+    if (restored) return [];
+    const told = (value: number) => formatNumber(value, 0);
+    return [
+      {
+        ...about(coat, surface, "dulls"),
+        sentence: `${coat.name} takes the contrast of the strokes from ${told(span(at - 1))} to ${told(span(at))} L*.`,
+        reason: `${light.coat.name} falls from L* ${told(was)} to ${told(is)}; strokes so fine need all of their contrast. Thin it, or restore lights after it, up to L* ${told(was)} again.`,
+        remedies: [
+          ...again(surface, light.coat),
+          ...WATERS.filter((water) => water > coat.water).map((water) => ({
+            label: `Thin it ${formatThinning(water)}`,
+            ladder: "water",
+            changes: [coatChange(surface.id, coat.id, "water", water)],
+          })),
+        ],
+      },
+    ];
+  });
+}
+
+/** Do strokes of hair read as hair: thick enough, not too long, along the growth, each tone a step from the one before, none dulled by a glaze? */
 export const hairReads: Check = {
   id: "hair-reads",
   label: "Strokes read as hair",
@@ -160,5 +187,6 @@ export const hairReads: Check = {
     ...longStrokes(context),
     ...alikeSets(context),
     ...acrossStrokes(context),
+    ...dulledStrokes(context),
   ],
 };

@@ -19,14 +19,18 @@ import { deriveCoats } from "../patterns/derive";
 import { sampledSurface, type SampledSurface } from "../simulate/sampled";
 import { applyRemedy } from "./applyRemedy";
 import { baseHue } from "./baseHue";
+import { brushedApart } from "./brushedApart";
 import { buried } from "./buried";
 import { finerThanHand } from "./finerThanHand";
 import { lostHighlight } from "./lostHighlight";
+import { hairLiesEven } from "./hairLiesEven";
 import { hairReads } from "./hairReads";
 import { mediumAlone } from "./mediumAlone";
 import { pasteOverPaint } from "./pasteOverPaint";
+import { platesInLight } from "./platesInLight";
 import { touchingAlike, TOUCHING } from "./touching";
 import { unseen } from "./unseen";
+import { unseenMarks } from "./unseenMarks";
 import { washTooDark } from "./washTooDark";
 import { wetBlendDry } from "./wetBlendDry";
 
@@ -47,6 +51,10 @@ export const checks: readonly Check[] = [
   washTooDark,
   lostHighlight,
   hairReads,
+  hairLiesEven,
+  brushedApart,
+  platesInLight,
+  unseenMarks,
 ];
 
 /**

@@ -1,5 +1,10 @@
+import { ciede2000 } from "../colour/difference";
+import { spectrumToLab } from "../colour/spaces";
+import { formatNumber } from "../units";
+import type { CheckContext } from "./check";
+import type { CheckResult } from "./finding";
 import { opticsOfMix, primerSpectrum } from "../colour/appearance";
-import { layFilm } from "../colour/film";
+import { layFilm, masstone } from "../colour/film";
 import type { Spectrum } from "../colour/spectrum";
 import { figureOf, mixById, type Coat, type Job, type Paint, type Surface } from "../job";
 import type { PatternTone } from "../patterns/family";
@@ -47,5 +52,59 @@ export function coatTones({ job, surface, paints, coats, pattern }: TonesContext
       });
     }
     return { coat, filmUm, steps };
+  });
+}
+
+/** Which coats are laid in sets over each other, and what is said where two of them are of one tone. */
+export interface Sets {
+  readonly is: (coat: Coat) => boolean;
+  /** Sets whose mixes differ by less, CIEDE2000, are alike. */
+  readonly alike: number;
+  readonly sentence: (before: string, coat: string, apart: string) => string;
+  readonly reason: string;
+  /** One mix laid twice, each time another way, is meant so. */
+  readonly twiceMeant?: boolean;
+}
+
+/** The set that another falls on: the one right before it, or of a pattern the last one on the same colour. */
+function setBefore(
+  { pattern }: CheckContext,
+  is: Sets["is"],
+  earlier: readonly Coat[],
+  coat: Coat,
+): Coat | undefined {
+  if (!pattern || coat.place.kind !== "pattern") return earlier.slice(-1).find(is);
+  const own = tonesOf(pattern).filter(({ key }) => coatMeets(pattern, coat, key));
+  return earlier.findLast((one) => is(one) && own.some(({ key }) => coatMeets(pattern, one, key)));
+}
+
+/** Sets on each other that nobody tells apart, as thick films. */
+export function setsAlike(
+  context: CheckContext,
+  { is, alike, sentence, reason, twiceMeant = false }: Sets,
+): CheckResult[] {
+  const { job, paints, surface, coats } = context;
+  return coats.flatMap((coat, at): CheckResult[] => {
+    const before = is(coat) && setBefore(context, is, coats.slice(0, at), coat);
+    if (!before || (twiceMeant && before.mixId === coat.mixId)) return [];
+    const [here, there] = [coat, before].map(({ mixId }) =>
+      spectrumToLab(masstone(opticsOfMix(mixById(job, mixId), paints))),
+    );
+    const apart = ciede2000(here!, there!);
+    if (apart >= alike) return [];
+    return [
+      {
+        ...{ key: `${coat.id}/alike`, gravity: "look" as const, coatId: coat.id },
+        where: `${surface.name}, ${coat.name}`,
+        sentence: sentence(before.name, coat.name, formatNumber(apart, 1)),
+        reason,
+        remedies: [
+          {
+            label: `Hold ${coat.name} back`,
+            changes: [{ path: ["surfaces", surface.id, "coats", coat.id, "held"], value: true }],
+          },
+        ],
+      },
+    ];
   });
 }

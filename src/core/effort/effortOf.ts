@@ -110,6 +110,35 @@ export function shareEffort(job: Job, surface: Surface, effort: Effort): EffortS
   return { full, kept: keptAt(shares, scale), scale, thirds: thirdsOf(shares, scale) };
 }
 
+/** Ground of which less than this is seen from anywhere is looked at by nobody, 0…1. */
+const UNSEEN = 0.15;
+
+/** Marks that are set one by one on a surface, and how many of them lie where nobody looks. */
+export interface MarksUnseen {
+  readonly all: number;
+  readonly unseen: number;
+}
+
+const unseenBy = new WeakMap<SurfaceGrid, MarksUnseen & { readonly key: string }>();
+
+/** Counts the marks of a surface that nobody sees, its budget left aside. @throws InputError where its sizes are impossible */
+export function marksUnseen(job: Job, surface: Surface): MarksUnseen {
+  const coats = activeCoats(surface).filter(isOfMarks);
+  if (coats.length === 0) return { all: 0, unseen: 0 };
+  const grid = fewCells(job, surface, buildForm(surface), CELLS);
+  const key = JSON.stringify(
+    coats.map((coat) => [coat.technique, coat.passes, coat.place, patternKeyOf(job, surface, coat.place)]),
+  );
+  const known = unseenBy.get(grid);
+  if (known?.key === key) return known;
+  const { marks, worth } = sharesOf(job, surface, { marks: 1, seen: 100, lit: 0 });
+  const count = (least: number, most: number) =>
+    marks.reduce((sum, one, at) => (worth[at]! >= least && worth[at]! < most ? sum + one : sum), 0);
+  const made = { key, all: count(0, Infinity), unseen: count(0, UNSEEN) };
+  unseenBy.set(grid, made);
+  return made;
+}
+
 const MOST_KEPT = 64;
 const scales = new Map<string, number>();
 const weights = new WeakMap<SurfaceGrid, Map<string, Float32Array>>();

@@ -139,7 +139,10 @@ describe("a beast", () => {
       ["long-beast", { shoulderMm: 15, lengthMm: 45 }],
     ] as const) {
       const use = bodyUse(id, figure);
-      const { solids, seats } = bodyOf({ body: { ...use, params: { ...use.params, ...params } }, ...figure })!;
+      const { solids, seats } = bodyOf({
+        body: { ...use, params: { ...use.params, ...params } },
+        ...figure,
+      })!;
       const { at } = seats.find((seat) => seat.id === "tail")!;
       const mesh = solidMesh(solids.find(({ under }) => under[0] === "tail")!);
       const points = Array.from({ length: mesh.points.length / 3 }, (_, index) => pointOf(mesh, index));
