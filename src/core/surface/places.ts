@@ -103,9 +103,10 @@ export function weightsOfPlace(
   for (let at = 0; at < out.length; at++) {
     if (grid.inside[at] === 0) continue;
     let share = out[at]!;
-    for (const member of members) share *= member(at);
+    // Most places are a small part of the piece: what is out by one of their parts is not asked of the others.
+    for (let k = 0; k < members.length && share !== 0; k++) share *= members[k]!(at);
     share = clamp(share, 0, 1);
-    out[at] = fade + (1 - fade) * (fall === 1 ? share : share ** fall);
+    out[at] = fade + (1 - fade) * (fall === 1 || share === 0 ? share : share ** fall);
   }
   return out;
 }

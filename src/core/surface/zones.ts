@@ -107,7 +107,7 @@ export function zoneWeights(
   for (let at = 0; at < out.length; at++) {
     if (grid.inside[at] === 0) continue;
     let share = 1;
-    for (const member of members) share *= member(at);
+    for (let k = 0; k < members.length && share !== 0; k++) share *= members[k]!(at);
     out[at] = fade + (1 - fade) * share;
   }
   return out;

@@ -37,7 +37,7 @@ const isQuiet = ({ answers }: SchemeRoom): boolean => answers.look === "quiet";
  */
 export const scalesPlated = defineScheme<Tone>({
   id: "scales-plated",
-  version: 1,
+  version: 2,
   label: "Scale by scale",
   about:
     "A tone for the back and one for the belly, a wash between scales, brown and a cold dark drawn below; then the lit edge of every scale, more of it the more it faces the light, and specks on the highest corners. For the table, edges and specks alone.",

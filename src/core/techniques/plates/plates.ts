@@ -114,8 +114,17 @@ interface Share {
 /** A lamp that stands less far aside than this has no side: then what is higher on the flat is lit. */
 const LEAST_ASIDE = 0.12;
 
-/** Mean light of every scale, and from where it comes. */
+/** By the cells it falls on: every coat and pass of them is lit alike. */
+const lights = new WeakMap<SurfaceGrid, Share>();
+
 function lightOn(grid: SurfaceGrid, hide: Sculpted): Share {
+  const known = lights.get(grid) ?? lightOfScales(grid, hide);
+  lights.set(grid, known);
+  return known;
+}
+
+/** Mean light of every scale, and from where it comes. */
+function lightOfScales(grid: SurfaceGrid, hide: Sculpted): Share {
   const count = hide.things.length;
   const [lit, x, y, cells] = Array.from({ length: 4 }, () => new Float32Array(count));
   const { litShare } = fieldsOf(grid);
