@@ -51,6 +51,7 @@ describe("messages to the worker", () => {
           ...{ goal: [50, 0, 0], pots: demoShelf, paints: demoShelf, waterDropUl: 40, mostUl: 2000 },
         },
       },
+      { kind: "figureEffort", id: 16, input: { job, figureId: job.figures[0]!.id, marks: 900 } },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);

@@ -6,6 +6,7 @@ import { mixById } from "../core/job";
 import type { FilmPlanes } from "../core/simulate/planes";
 import { finishOf, layFinish } from "../core/simulate/surfaceFinish";
 import { passing, stillShowing } from "../core/simulate/showing";
+import { isToShade } from "../core/techniques/toShade";
 import { decodeSrgb, linearToXyz, spectrumToLab, xyzToLab, type Triple } from "../core/colour/spaces";
 import { withTables, type TabledCoat } from "../core/simulate/lightTables";
 import type { LaidSurface, Simulator, SpecimenRequest } from "../core/simulate/simulator";
@@ -18,8 +19,15 @@ export interface CoatEffect {
   readonly meanUm: number;
   /** Share of the panel on which this coat can still be seen once all are laid, 0…1, as light through what covers it. */
   readonly showing: number;
-  /** Earlier coats: how much of what each covers still shows once this one is laid, 0…1. */
-  readonly earlier: readonly { readonly coatId: string; readonly share: number }[];
+  /**
+   * Earlier coats: how much of what each covers still shows once this one is laid, 0…1; and of a glaze or wash that is to
+   * shade, the mean L* of its marks before and after it.
+   */
+  readonly earlier: readonly {
+    readonly coatId: string;
+    readonly share: number;
+    readonly lightness: readonly [before: number, after: number] | null;
+  }[];
   /** Later coats that cover it: on what share of its marks, 0…1, how thick there, µm, and how much of it they hide, 0…1. */
   readonly above: readonly {
     readonly coatId: string;
@@ -108,6 +116,19 @@ function markedCells({ cover }: FilmPlanes): Uint32Array {
   for (let at = 0, seen = 0; at < cover.length; at++)
     if (cover[at]! > 0 && seen++ % stride === 0) cells[(seen - 1) / stride] = at;
   return cells;
+}
+
+/** Mean L* of some cells of a picture, each as much as the coat covers it. */
+function lightnessOf(rgba: Uint8ClampedArray, { cover }: FilmPlanes, cells: Uint32Array): number {
+  const sum: [number, number, number] = [0, 0, 0];
+  let all = 0;
+  for (const at of cells) {
+    const weight = cover[at]!;
+    for (let channel = 0; channel < 3; channel++) sum[channel]! += weight * DECODE[rgba[at * 4 + channel]!]!;
+    all += weight;
+  }
+  if (all === 0) return 0;
+  return xyzToLab(linearToXyz([sum[0] / all, sum[1] / all, sum[2] / all]))[0];
 }
 
 /** How much of a coat's marks a later one covers, and how thick it lies there. */
@@ -206,10 +227,18 @@ function effectOf(
     coatId: coat.id,
     coveredShare: film.coveredShare,
     meanUm: film.meanUm,
-    earlier: earlier.map((share, at) => ({
-      coatId: stack[at]!.coat.id,
-      share: share / Math.max(1e-6, stack[at]!.film.coveredShare),
-    })),
+    earlier: earlier.map((share, at) => {
+      const { coat: below, film: marks } = stack[at]!;
+      const seen = isToShade(coat) ? markedCells(marks) : null;
+      return {
+        coatId: below.id,
+        share: share / Math.max(1e-6, marks.coveredShare),
+        lightness: seen && [
+          lightnessOf(pictures[index]!, marks, seen),
+          lightnessOf(pictures[index + 1]!, marks, seen),
+        ],
+      };
+    }),
     above: stack.slice(index + 1).flatMap((over) => {
       const found = filmOver(film, cells, over);
       return found.share > 0.02 ? [{ coatId: over.coat.id, ...found }] : [];

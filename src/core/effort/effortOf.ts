@@ -44,14 +44,16 @@ export interface EffortShared {
   readonly thirds: readonly [number, number, number];
 }
 
-interface Shares {
+/** The marks of a surface and their worth, cell by cell. */
+export interface Shares {
   readonly grid: SurfaceGrid;
   /** Marks on each cell without a budget, and what a mark is worth there. */
   readonly marks: Float64Array;
   readonly worth: Float32Array;
 }
 
-function sharesOf(job: Job, surface: Surface, effort: Effort): Shares {
+/** Marks of a surface, its budget left aside, and what each is worth. @throws InputError where its sizes are impossible */
+export function sharesOf(job: Job, surface: Surface, effort: Effort): Shares {
   const grid = fewCells(job, surface, buildForm(surface), CELLS);
   const marks = new Float64Array(grid.inside.length);
   const cell = grid.pitchMm * grid.pitchMm;
@@ -68,7 +70,8 @@ function sharesOf(job: Job, surface: Surface, effort: Effort): Shares {
   return { grid, marks, worth: worthOf(job, surface, effort, grid) };
 }
 
-const keptAt = ({ marks, worth }: Shares, scale: number): number =>
+/** How many marks are kept at a scale. */
+export const keptAt = ({ marks, worth }: Shares, scale: number): number =>
   marks.reduce((sum, count, at) => sum + count * Math.min(1, scale * worth[at]!), 0);
 
 /** The scale at which so many marks are kept; all are from the first one on at which no cell has to go without. */

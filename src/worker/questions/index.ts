@@ -4,6 +4,7 @@ import { effort } from "./effort";
 import { figure } from "./figure";
 import { figureJudged, figureMended } from "./figureJudged";
 import { figureOtherwise } from "./figureOtherwise";
+import { figureEffort } from "./figureEffort";
 import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
 import { growth, growthMap } from "./growth";
@@ -30,6 +31,7 @@ export const questions = {
   piece,
   effort,
   figure,
+  figureEffort,
   figureGltf,
   figureJudged,
   figureMended,

@@ -1,7 +1,9 @@
 import { Box, Typography } from "@mui/material";
+import type { CoatEffect } from "../../../worker/steps";
 import { chromaOf } from "../../../core/colour/spaces";
 import { activeCoats, type Coat, type Surface } from "../../../core/job";
 import { paintFact, strokesText } from "../../../core/plan/cardText";
+import { isTechniqueId, techniques } from "../../../core/techniques";
 import { baseIndex } from "../../../core/checks/seen";
 import { formatMinutes, formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
@@ -11,6 +13,32 @@ import { useBuilt } from "../useSurface";
 import { useCards } from "../useStageStates";
 import { placeName } from "../../../core/plan/placeWords";
 import { MarksRead } from "./MarksRead";
+
+interface DullsProps {
+  readonly effect: CoatEffect;
+  readonly surface: Surface;
+}
+
+const isOfMarks = ({ technique: { id } }: Coat): boolean =>
+  isTechniqueId(id) && techniques[id].marksOn !== undefined;
+
+/** What a glaze or wash takes from the strokes below it: their contrast, from the darkest set to the lightest. */
+function Dulls({ effect, surface }: DullsProps) {
+  const sets = effect.earlier.flatMap(({ coatId, lightness }) => {
+    const coat = surface.coats.find(({ id }) => id === coatId);
+    return coat && lightness && isOfMarks(coat) ? [lightness] : [];
+  });
+  if (sets.length < 2) return null;
+  const span = (at: 0 | 1) => {
+    const all = sets.map((lightness) => lightness[at]);
+    return formatNumber(Math.max(...all) - Math.min(...all), 0);
+  };
+  return (
+    <Row name="Contrast of strokes below">
+      L* {span(0)} → {span(1)}
+    </Row>
+  );
+}
 
 /** What a coat does, computed: never help text. */
 export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly surface: Surface }) {
@@ -47,6 +75,7 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
             <Row name="Chroma there">
               {formatNumber(chromaOf(effect.before), 0)} → {formatNumber(chromaOf(effect.after), 0)}
             </Row>
+            <Dulls {...{ effect, surface }} />
             <MarksRead {...{ coat }} before={effect.before[0]} after={effect.after[0]} />
           </>
         )}
@@ -55,9 +84,10 @@ export function CoatEffects({ coat, surface }: { readonly coat: Coat; readonly s
             <Box component="summary" sx={{ cursor: "pointer", fontSize: 13 }}>
               What still shows of earlier coats
             </Box>
-            {effect.earlier.map(({ coatId, share }) => (
+            {effect.earlier.map(({ coatId, share, lightness }) => (
               <Row key={coatId} name={surface.coats.find((one) => one.id === coatId)?.name ?? ""}>
                 {formatNumber(Math.min(1, share) * 100, 0)}&#8239;%
+                {lightness && `, L* ${formatNumber(lightness[0], 0)} → ${formatNumber(lightness[1], 0)}`}
               </Row>
             ))}
           </Box>

@@ -8,6 +8,7 @@ import { NumberField } from "../../../ui/NumberField";
 import { SLIDERS, SliderSetting } from "../../../ui/SliderSetting";
 import { simulationWorker } from "../../../worker/client";
 import { useDesign, usePainter } from "../jobStore";
+import { FigureBudget } from "./FigureBudget";
 import { useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 
@@ -144,6 +145,7 @@ export function EffortView({ surface }: { readonly surface: Surface }) {
         )}
       </Box>
       {effort && <Budget {...{ surface, effort, minutesPerMark }} />}
+      <FigureBudget key={surface.figureId} surface={surface} />
     </Box>
   );
 }

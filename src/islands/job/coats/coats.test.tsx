@@ -239,4 +239,35 @@ describe("what a coat does", () => {
     expect(screen.queryByText("as it was before this change")).toBeNull();
     expect(screen.getByText(/80\.0/)).toBeVisible();
   });
+
+  it("tells of a glaze what it takes from the strokes below", () => {
+    open();
+    const touched = satchel().coats.filter(
+      ({ technique: { id } }) => techniques[id as keyof typeof techniques].marksOn !== undefined,
+    );
+    const [low, high] = [touched[0]!, touched[1]!];
+    look({ coatId: satchel().coats.at(-1)!.id });
+    const earlier = (coatId: string, lightness: readonly [number, number] | null) => ({
+      ...{ coatId, share: 0.8, lightness },
+    });
+    const showing = (told: boolean) => {
+      const effect = {
+        ...{ coatId: satchel().coats.at(-1)!.id, coveredShare: 0.8, meanUm: 3, showing: 0.4, change: 4 },
+        earlier: [
+          earlier(satchel().coats[0]!.id, told ? [20, 18] : null),
+          earlier(low.id, told ? [30, 28] : null),
+          earlier(high.id, told ? [62, 51] : null),
+        ],
+        ...{ above: [], before: [50, 0, 0], after: [40, 0, 0] },
+      };
+      const steps = { effects: [effect], pictures: [], baseHue: null } as never;
+      act(() => useSimulation.setState({ steps, settled: true }));
+    };
+    showing(true);
+    expect(screen.getByText("Contrast of strokes below").nextSibling).toHaveTextContent("L* 32 → 23");
+    expect(screen.getByText(/80.%, L\* 62 → 51/)).toBeInTheDocument();
+    // What paints over tells how much it leaves, not how far it dulls.
+    showing(false);
+    expect(screen.queryByText("Contrast of strokes below")).toBeNull();
+  });
 });

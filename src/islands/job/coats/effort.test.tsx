@@ -44,6 +44,7 @@ const strokesTold = async (pattern: RegExp): Promise<number> => {
 beforeEach(() => {
   server.down = false;
   FakeWorker.ready.add("effort");
+  FakeWorker.ready.add("figureEffort");
 });
 
 describe("a budget of strokes", () => {
@@ -91,6 +92,27 @@ describe("a budget of strokes", () => {
     await user.click(screen.getByRole("button", { name: "Without a budget" }));
     expect(useView.getState().light).toBe("colour");
     expect(tail().effort).toBeNull();
+  });
+
+  it("is shared over all pieces of the figure in one step, told piece by piece", async () => {
+    const user = open();
+    await overtype(user, screen.getByLabelText("Minutes for the whole figure"), "90");
+    await user.click(screen.getByRole("button", { name: "Share over its pieces" }));
+    const said = await screen.findByText(/^Shared out: /, {}, { timeout: 20_000 });
+    expect(said).toHaveTextContent(/Body .*min/);
+    for (const { id, effort } of job().surfaces) if (id !== "neck") expect(effort, id).not.toBeNull();
+    expect(parseJob(job())).toEqual(job());
+    undo();
+    for (const { effort } of job().surfaces) expect(effort).toBeNull();
+  });
+
+  it("for the whole figure is refused where it is no number of minutes, and not offered to a piece that lies aside", async () => {
+    const user = open();
+    await overtype(user, screen.getByLabelText("Minutes for the whole figure"), "0");
+    expect(screen.getByText(/Allowed: 1 to 10000/)).toBeInTheDocument();
+    const hound = tideHound();
+    openJob({ ...hound, surfaces: hound.surfaces.map((one) => ({ ...one, seat: null })) });
+    await waitFor(() => expect(screen.queryByLabelText("Minutes for the whole figure")).toBeNull());
   });
 
   it("is not offered where no coat sets its marks one by one", async () => {
