@@ -2,6 +2,8 @@ import { effortOf } from "../effort/effortOf";
 import { isHair } from "./hairReads";
 import { coveredOfPlace, squaresOn, sumOver } from "../simulate/squares";
 import { glanceAt, type Glance } from "../simulate/glance";
+import { completeParams } from "../params";
+import { techniques } from "../techniques";
 import { formatNumber, withUnit } from "../units";
 import type { Check, CheckContext } from "./check";
 import type { CheckResult, Remedy, Spot } from "./finding";
@@ -92,7 +94,7 @@ function overworked({ surface }: CheckContext, { coats, grid }: Glance): CheckRe
     const solid = coveredOfPlace(film, grid);
     if (solid <= SOLID) return [];
     const path = ["surfaces", surface.id, "coats", coat.id];
-    const density = coat.technique.params.density ?? 6;
+    const density = completeParams(techniques.hair.params, coat.technique.params).density!;
     return [
       {
         ...{ key: `${coat.id}/solid`, gravity: "look", coatId: coat.id },

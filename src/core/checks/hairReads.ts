@@ -135,7 +135,8 @@ const WATERS = [4, 5, 6, 8, 10, 14, 20] as const;
 function again(surface: Surface, coat: Coat): Remedy[] {
   const id = `${coat.id}-again`;
   if (surface.coats.some((one) => one.id === id)) return [];
-  const value = { ...coat, id, name: `${coat.name}, again`, seed: coat.seed + 1 };
+  // A coat of the painter's own: a pattern has each of its roles once.
+  const value = { ...coat, id, name: `${coat.name}, again`, role: null, seed: coat.seed + 1 };
   return [
     {
       label: `${coat.name} once more after it`,

@@ -110,6 +110,9 @@ describe("hair on a body", () => {
     );
     const [finding] = told(dense, "piece", hairLiesEven.id, "solid");
     expect(finding!.sentence).toMatch(/cover \d+ % of their place: they run together/);
+    // Fewer strokes are offered than there are, where the number is the usual one too.
+    for (const { changes } of finding!.remedies)
+      expect(changes[0]!.value).toBeLessThan(changes[0]!.path.at(-1) === "passes" ? 3 : 30);
     allCure(dense, finding!, "piece", hairLiesEven.id);
   });
 });
@@ -159,6 +162,15 @@ describe("scale by scale", () => {
     expect(finding!.coatId).toBe(filling[0]!.id);
     expect(finding!.sentence).toMatch(/covers \d+ % of what lies in the shade, and \d+ % of what is lit/);
     allCure(asDots, finding!, "body", platesInLight.id);
+    // A light that keeps to a part of the body goes on keeping to it.
+    const onBack = each(asDots, "body", (coat) =>
+      coat.id === filling[0]!.id ? { ...coat, place: inZones(["off-belly", "shaded"], 0) } : coat,
+    );
+    const [kept] = told(onBack, "body", platesInLight.id);
+    expect(kept!.remedies.map(({ changes }) => changes[0]!.value)).toContainEqual(
+      inZones(["off-belly", "lit"], 0),
+    );
+    allCure(onBack, kept!, "body", platesInLight.id);
   });
 });
 

@@ -1,4 +1,4 @@
-import { inZones, type Coat, type Surface } from "../job";
+import { inZones, type Coat, type Place, type Surface } from "../job";
 import { completeParams } from "../params";
 import { glanceAt } from "../simulate/glance";
 import { fieldsOf } from "../surface/fields";
@@ -43,10 +43,13 @@ function coveredBy({ job, surface }: CheckContext, ids: ReadonlySet<string>) {
 
 function remediesFor(surface: Surface, coat: Coat): Remedy[] {
   const path = ["surfaces", surface.id, "coats", coat.id];
-  const toLight = {
-    label: "Keep it to the light",
-    changes: [{ path: [...path, "place"], value: inZones(["lit"], 0) }],
-  };
+  const { place } = coat;
+  // What keeps to a place already keeps to it in the light.
+  const lit: Place =
+    place.kind === "zones"
+      ? { ...place, zones: [...place.zones.filter((zone) => zone !== "shaded").slice(0, 3), "lit"] }
+      : inZones(["lit"], 0);
+  const toLight = { label: "Keep it to the light", changes: [{ path: [...path, "place"], value: lit }] };
   if (!isPlates(coat)) return [toLight];
   const { from } = paramsOf(coat);
   return [

@@ -10,6 +10,9 @@ const COUNTS: Readonly<Record<Surface["volumes"]["importance"], number>> = {
   quiet: 0.55,
 };
 
+/** More a budget of one surface cannot be. */
+const MOST_MARKS = 1_000_000;
+
 /** What a surface is to keep of a budget for its whole figure. */
 export interface FigureShare {
   readonly surfaceId: string;
@@ -66,7 +69,7 @@ export function shareOverFigure(job: Job, figureId: string, marks: number): Figu
     const full = part.shares.marks.reduce((sum, count) => sum + count, 0);
     return {
       surfaceId: part.surface.id,
-      effort: { ...part.effort, marks: Math.max(1, Math.round(kept)) },
+      effort: { ...part.effort, marks: Math.max(1, Math.min(MOST_MARKS, Math.round(kept))) },
       full: part.pieces * full,
       kept: part.pieces * kept,
     };
