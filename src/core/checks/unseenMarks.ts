@@ -24,7 +24,7 @@ export const unseenMarks: Check = {
       {
         ...{ key: "marks", gravity: "note" as const, coatId: null, where: surface.name },
         sentence: `${formatNumber(unseen, 0)} of ${formatNumber(all, 0)} strokes and dots lie where nobody looks: about ${formatNumber(unseen * MINUTES, 0)} min a figure.`,
-        reason: `From the front, the player's side, both sides and above this ground is hidden or turned away. At a usual hand's pace that is time for the face.`,
+        reason: `From the front, the player's side, both sides and above this ground is hidden or turned away. At a usual hand's pace that is time for what is seen.`,
         remedies: [
           {
             label: `Keep to ${formatNumber(kept, 0)} where it is looked at`,
