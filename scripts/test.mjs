@@ -51,6 +51,7 @@ const FIRST_HALF = [
   "few-clicks",
   "saving",
   "desk-and-files",
+  "bench-history",
 ].map((name) => `${name}.spec.ts`);
 const specs = readdirSync(path.join(root, "tests/e2e")).filter((name) => name.endsWith(".spec.ts"));
 

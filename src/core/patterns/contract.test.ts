@@ -164,8 +164,9 @@ describe.each(ids)("the family %s", (id) => {
   });
 
   it("lays the area its work tells, and nearly the same at every pitch", () => {
+    const cards = cardsOf(job, demoShelf, defaultPainter);
     for (const coat of patternCoats(job)) {
-      const { work } = cardsOf(job, demoShelf, defaultPainter).find((card) => card.coat.id === coat.id)!;
+      const { work } = cards.find((card) => card.coat.id === coat.id)!;
       if (placeOf(pattern, coat)!.lays === "field") {
         // Single marks cover a part of their place: how many there are on it is told by how it weighs, at any pitch.
         const [fine, coarse] = [0.05, 0.09].map((pitchMm) => weighed(job, coat, pitchMm)) as [number, number];

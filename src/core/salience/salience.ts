@@ -38,22 +38,46 @@ const GABORS = Array.from({ length: WAYS }, (_, way) => {
   }));
 });
 
+/** Numbers of the cells round one that lie under the taps of a filter, beyond the picture those at its edge. */
+function underTaps(
+  { width, height }: Plane,
+  way: number,
+  row: number,
+  column: number,
+  into: Int32Array,
+): void {
+  GABORS[way]!.forEach(({ dx, dy }, tap) => {
+    const x = Math.min(width - 1, Math.max(0, column + dx));
+    const y = Math.min(height - 1, Math.max(0, row + dy));
+    into[tap] = y * width + x - row * width - column;
+  });
+}
+
 /** How strongly bars of a direction stand in each place that is there, as an amplitude in the picture's unit. */
-function barsOf({ width, height, values }: Plane, way: number, there: Plane): Plane {
+function barsOf(plane: Plane, way: number, there: Plane): Plane {
+  const { width, height, values } = plane;
   const out = new Float32Array(values.length);
-  const taps = GABORS[way]!;
+  const [evens, odds] = [
+    Float64Array.from(GABORS[way]!, ({ even }) => even),
+    Float64Array.from(GABORS[way]!, ({ odd }) => odd),
+  ];
+  // Away from the edges the same cells lie round every one.
+  const [usual, own] = [new Int32Array(evens.length), new Int32Array(evens.length)];
+  GABORS[way]!.forEach(({ dx, dy }, tap) => (usual[tap] = dy * width + dx));
   for (let row = 0; row < height; row++)
     for (let column = 0; column < width; column++) {
-      if (there.values[row * width + column] === 0) continue;
+      const at = row * width + column;
+      if (there.values[at] === 0) continue;
+      const away =
+        row >= REACH && column >= REACH && row + REACH < height && column + REACH < width ? usual : own;
+      if (away === own) underTaps(plane, way, row, column, own);
       let [even, odd] = [0, 0];
-      for (const tap of taps) {
-        const x = Math.min(width - 1, Math.max(0, column + tap.dx));
-        const y = Math.min(height - 1, Math.max(0, row + tap.dy));
-        const value = values[y * width + x]!;
-        even += tap.even * value;
-        odd += tap.odd * value;
+      for (let tap = 0; tap < away.length; tap++) {
+        const value = values[at + away[tap]!]!;
+        even += evens[tap]! * value;
+        odd += odds[tap]! * value;
       }
-      out[row * width + column] = Math.sqrt(even * even + odd * odd);
+      out[at] = Math.sqrt(even * even + odd * odd);
     }
   return { width, height, values: out };
 }

@@ -58,13 +58,12 @@ function within(
   return from[1]! * width + from[0]!;
 }
 
-/** Adds what one pair of pixels says of a border. */
+/** Adds what one pair of pixels of two surfaces says of their border. */
 function meet(found: Map<string, Meeting>, judged: Judged, { lab }: LabPicture, beside: Beside): void {
   const { picture, owners } = judged;
   const { width, height, pxPerMm } = picture;
   const { x, y, dx, dy } = beside;
   const [here, there] = [owners[y * width + x]!, owners[(y + dy) * width + x + dx]!];
-  if (here === there || here === 0 || there === 0) return;
   const low = Math.min(here, there);
   const key = `${low}/${Math.max(here, there)}`;
   const none = (): [number[], number[]] => [
@@ -89,12 +88,19 @@ function meet(found: Map<string, Meeting>, judged: Judged, { lab }: LabPicture, 
 
 /** Where pixels of two surfaces lie beside each other, with the colours a little within each. */
 function meetingsOf(judged: Judged, looked: LabPicture): Map<string, Meeting> {
-  const { width, height } = judged.picture;
+  const { owners, picture } = judged;
+  const { width, height } = picture;
   const found = new Map<string, Meeting>();
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      if (x + 1 < width) meet(found, judged, looked, { x, y, dx: 1, dy: 0 });
-      if (y + 1 < height) meet(found, judged, looked, { x, y, dx: 0, dy: 1 });
+      const at = y * width + x;
+      const here = owners[at]!;
+      if (here === 0) continue;
+      const right = x + 1 < width ? owners[at + 1]! : 0;
+      const below = y + 1 < height ? owners[at + width]! : 0;
+      // Nearly all pixels lie within one surface: nothing is made for them.
+      if (right !== here && right !== 0) meet(found, judged, looked, { x, y, dx: 1, dy: 0 });
+      if (below !== here && below !== 0) meet(found, judged, looked, { x, y, dx: 0, dy: 1 });
     }
   return found;
 }
