@@ -12,6 +12,8 @@ import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
 import { paintPose, posePiece, type PiecePicture } from "../core/piece/still";
 import type { LaidSurface, Simulator, SpecimenRequest, StillWanted } from "../core/simulate/simulator";
+import { addsOfCards, addsText, stopText, type CardAdds } from "../core/plan/stopping";
+import { addsOf, type CoatAdds } from "../core/simulate/adding";
 import { stepPictures } from "./steps";
 
 const SURROUND = "#8c8c8c";
@@ -48,14 +50,34 @@ async function standingSteps(
   simulator: Simulator,
   request: SpecimenRequest,
   laid: LaidSurface,
-): Promise<Uint8Array[]> {
+): Promise<{ readonly pictures: Uint8Array[]; readonly adds: CoatAdds[] }> {
   const { grid, heights } = simulator.skin(request, laid);
   const pose = posePiece({ grid, heights, gloss: null, lit: true }, VIEW);
   // What lies before one coat is what lay after the one before it: each picture is made once.
   const pictures: Uint8Array[] = [];
-  for (const rgba of stepPictures(simulator, request, laid))
-    pictures.push(await toJpeg(paintPose(pose, [rgba])));
-  return pictures;
+  const steps = stepPictures(simulator, request, laid);
+  for (const rgba of steps) pictures.push(await toJpeg(paintPose(pose, [rgba])));
+  const surface = request.job.surfaces.find(({ id }) => id === request.surfaceId);
+  const { viewingDistanceMm } = figureOf(request.job, surface);
+  const ids = laid.coats.map(({ coat }) => coat.id);
+  return { pictures, adds: addsOf(ids, steps, grid, viewingDistanceMm) };
+}
+
+/** Everything a printed card says. */
+function toldOn(
+  card: Card,
+  adds: CardAdds | undefined,
+  paints: readonly Paint[],
+  painter: Painter,
+): Pick<PdfCard, "facts" | "lookAt"> {
+  return {
+    facts: [...cardFacts(card, paints, painter), ...(adds ? [["Adds", addsText(adds)] as const] : [])],
+    lookAt: [
+      ...(card.caution ? [`Caution: ${card.caution}`] : []),
+      ...card.lookAt,
+      ...(adds?.stop ? [stopText(adds.stop)] : []),
+    ],
+  };
 }
 
 async function printedCards(
@@ -73,14 +95,14 @@ async function printedCards(
     const request = { job, paints, surfaceId: surface.id, upTo: null, lit: false };
     const laid = await simulator.lay(request, true, () => wanted(out.length, 2 * cards.length));
     if (!laid) return null;
-    const pictures = await standingSteps(simulator, request, laid);
+    const { pictures, adds } = await standingSteps(simulator, request, laid);
+    const added = addsOfCards(own, adds);
     for (const card of own) {
       if (!(await wanted(out.length, 2 * cards.length))) return null;
       out.push({
         number: out.length + 1,
         title: job.surfaces.length > 1 ? `${surface.name}: ${card.title}` : card.title,
-        facts: cardFacts(card, paints, painter),
-        lookAt: card.caution ? [`Caution: ${card.caution}`, ...card.lookAt] : card.lookAt,
+        ...toldOn(card, added.get(card.id), paints, painter),
         before: pictures[card.step]!,
         after: pictures[card.step + 1]!,
       });

@@ -52,6 +52,7 @@ describe("messages to the worker", () => {
         },
       },
       { kind: "figureEffort", id: 16, input: { job, figureId: job.figures[0]!.id, marks: 900 } },
+      { kind: "adding", id: 17, input: { job, paints: demoShelf } },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);

@@ -1,3 +1,4 @@
+import { adding } from "./adding";
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { effort } from "./effort";
@@ -27,6 +28,7 @@ import { zonePictures } from "./zonePictures";
 
 /** Everything the page can ask of the worker, by id. A new question is one file and one line here. */
 export const questions = {
+  adding,
   specimen,
   piece,
   effort,

@@ -12,19 +12,33 @@ import { useCards, useCounted } from "../useStageStates";
 import { askGuides } from "../useGuides";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
+import { stopName, type CardAdds } from "../../../core/plan/stopping";
 import { CardView } from "./CardView";
+import { useAdding } from "./useAdding";
 import { shopping } from "../../../core/plan/shopping";
 import { useBenchPdf } from "./useBenchPdf";
 import { tickCard, untickCard, useHistory } from "../historyStore";
+
+/** Where a surface may be left, below its card's name. */
+function StopNote({ adds }: { readonly adds: CardAdds | undefined }) {
+  if (!adds?.stop) return null;
+  return (
+    <Typography variant="caption" component="div">
+      {stopName(adds.stop)}
+    </Typography>
+  );
+}
 
 function CardList({
   cards,
   chosen,
   isDone,
+  adding,
 }: {
   readonly cards: readonly Card[];
   readonly chosen: Card | undefined;
   readonly isDone: (card: Card) => boolean;
+  readonly adding: ReadonlyMap<string, CardAdds>;
 }) {
   const setView = useView((view) => view.set);
   return (
@@ -58,9 +72,12 @@ function CardList({
             <Typography variant="body2" sx={{ width: 18 }}>
               {at + 1}
             </Typography>
-            <Typography sx={{ flex: 1, fontWeight: 500 }} noWrap>
-              {card.title}
-            </Typography>
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Typography sx={{ fontWeight: 500 }} noWrap>
+                {card.title}
+              </Typography>
+              <StopNote adds={adding.get(card.id)} />
+            </Box>
             <Typography variant="body2">{isDone(card) ? "done" : formatMinutes(card.handMinutes)}</Typography>
           </Box>
         </Box>
@@ -135,6 +152,7 @@ export function BenchStage() {
   const paints = usePaints();
   const cards = useCards();
   const isCounted = useCounted();
+  const adding = useAdding(cards);
   const { cardId, set } = useView();
   const { log } = useHistory();
   const isDone = (card: Card) => log.some((entry) => entry.cardId === card.id);
@@ -161,12 +179,13 @@ export function BenchStage() {
     >
       <Box sx={{ ...side, width: { xs: "100%", sm: 200, md: 260 }, borderRight: 1, borderColor: "divider" }}>
         <ColumnHead title="Cards" note={isCounted ? counted(cards.length, "card") : ""} />
-        <CardList cards={cards} chosen={chosen} isDone={isDone} />
+        <CardList {...{ cards, chosen, isDone, adding }} />
       </Box>
       <Box sx={{ flex: { xs: "none", sm: 1 }, order: { xs: -1, sm: 0 }, minWidth: 0, overflow: "auto" }}>
         {chosen ? (
           <CardView
             card={chosen}
+            adds={adding.get(chosen.id)}
             number={at + 1}
             count={cards.length}
             done={isDone(chosen)}

@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 import type { Card } from "../../../core/plan/cards";
 import { cardFacts } from "../../../core/plan/cardText";
+import { addsText, stopText, type CardAdds } from "../../../core/plan/stopping";
 import { Picture } from "../../../ui/Picture";
 import { usePrefs } from "../../../ui/prefs";
 import { SURROUNDS } from "../../../ui/theme";
@@ -47,6 +48,8 @@ function Moment({ card, when }: MomentProps) {
 
 interface Props {
   readonly card: Card;
+  /** What it adds; left out until that is worked out. */
+  readonly adds: CardAdds | undefined;
   readonly number: number;
   readonly count: number;
   readonly done: boolean;
@@ -55,7 +58,7 @@ interface Props {
 }
 
 /** One bench step, large enough to be read from the painting chair. */
-export function CardView({ card, number, count, done, onDone, onNext }: Props) {
+export function CardView({ card, adds, number, count, done, onDone, onNext }: Props) {
   const paints = usePaints();
   const painter = usePainter();
   return (
@@ -80,7 +83,10 @@ export function CardView({ card, number, count, done, onDone, onNext }: Props) {
         </Typography>
       )}
       <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", m: 0, mt: 2 }}>
-        {cardFacts(card, paints, painter).map(([name, value]) => (
+        {[
+          ...cardFacts(card, paints, painter),
+          ["Adds", adds ? addsText(adds) : "being worked out"] as const,
+        ].map(([name, value]) => (
           <Box key={name} sx={{ display: "contents" }}>
             <Box
               component="dt"
@@ -109,6 +115,7 @@ export function CardView({ card, number, count, done, onDone, onNext }: Props) {
           <li key={line}>{line}</li>
         ))}
       </Box>
+      {adds?.stop && <Typography sx={{ mb: 2, fontWeight: 500 }}>{stopText(adds.stop)}</Typography>}
       <Box sx={{ display: "flex", gap: 1 }}>
         <Button variant={done ? "outlined" : "contained"} onClick={onDone} sx={{ minHeight: 44 }}>
           {done ? "Done: take it back" : "Done"}

@@ -82,6 +82,23 @@ describe("the bench", () => {
   });
 });
 
+describe("where a painter may stop", () => {
+  it("is told on its card and in the list, with what each card adds, once that is worked out", () => {
+    const { cards } = open();
+    expect(screen.getByText("being worked out")).toBeVisible();
+    const { id, worker } = FakeWorker.of("adding").at(-1)!;
+    const own = cards.filter(({ surface }) => surface.id === "coat-skirt");
+    const adds = own.map(({ coat }, at) => ({
+      ...{ coatId: coat.id, adds: 4, left: at < 3 ? 9 : 0.5, furthest: 1 },
+    }));
+    act(() => worker.tell({ kind: "part", id, value: { "coat-skirt": adds } }));
+    expect(screen.getByText(/^4\.0 \(CIEDE2000, mean\), [\d.]+ a minute$/)).toBeVisible();
+    expect(screen.getByText("may stop for display")).toBeVisible();
+    look({ cardId: own[3]!.id });
+    expect(screen.getByText(/^You may stop here for display: \d+ cards more on this surface/)).toBeVisible();
+  });
+});
+
 describe("what is printed", () => {
   const asked = () => FakeWorker.of("benchPdf").at(-1)!;
 
