@@ -12,6 +12,8 @@ export interface ScaleStand {
   readonly keel: number;
   /** Width of an ordinary scale, mm: smaller ones stand off less. */
   readonly usualMm: number;
+  /** Share of scales that are scarred, 0…1. */
+  readonly scars: number;
 }
 
 /** Half width of a scale along its length against its widest: nearly round at the root, pointed at its free edge. */
@@ -29,15 +31,24 @@ interface Own {
   readonly tilt: number;
   readonly pointed: number;
   readonly liftBy: number;
+  /** A groove across it: where it crosses its middle, along it, how slanting, and how deep, mm; null for most. */
+  readonly scar: { readonly at: number; readonly slant: number; readonly deepMm: number } | null;
 }
 
-function ownOf({ seed, widthMm, onBelly }: Scale, { liftMm, usualMm }: ScaleStand): Own {
+/** A scar is so wide, in lengths of its scale, and so deep, in its widths. */
+const [SCAR_WIDE, SCAR_DEEP] = [0.075, 0.16] as const;
+
+function ownOf({ seed, widthMm, onBelly }: Scale, { liftMm, usualMm, scars }: ScaleStand): Own {
   const chance = (k: number) => hash01(seed, k);
   return {
     lift: liftMm * (onBelly ? 1.35 : Math.min(1, 0.25 + (0.75 * widthMm) / usualMm)),
     liftBy: 0.9 + 0.2 * chance(1),
     tilt: 0.08 * (chance(2) - 0.5),
     pointed: 0.6 + 0.3 * chance(3),
+    scar:
+      chance(4) < scars && !onBelly
+        ? { at: 0.4 + 0.4 * chance(5), slant: 0.6 * (chance(6) - 0.5), deepMm: SCAR_DEEP * widthMm }
+        : null,
   };
 }
 
@@ -46,6 +57,9 @@ function backUp(a: number, b: number, { widthMm, seed }: Scale, own: Own, keel: 
   const half = outlineAt(a, own.pointed) - 0.02;
   const aside = Math.abs(b);
   if (aside > half) return -Infinity;
+  const { scar } = own;
+  const off = scar ? (a - scar.at - scar.slant * b) / SCAR_WIDE : 0;
+  const cut = scar ? scar.deepMm * Math.exp(-off * off) : 0;
   const edge = (aside / (half + 0.02)) ** 3;
   const crest = keel * widthMm * (1 - aside) ** 1.35 * smoothstep(0, 0.35, a) * own.liftBy;
   const rings = 0.006 * Math.sin(6 * aside + 3 * a + (seed % 7)) * smoothstep(0.15, 0.3, aside);
@@ -56,7 +70,8 @@ function backUp(a: number, b: number, { widthMm, seed }: Scale, own: Own, keel: 
     0.06 * widthMm * (1 - b * b) -
     0.1 * widthMm * edge -
     0.05 * smoothstep(0.88, 1, a) +
-    rings
+    rings -
+    cut
   );
 }
 

@@ -15,6 +15,10 @@ export interface ScaleSizes {
   readonly bellyAt: number;
   readonly plates: number;
   readonly unlike: number;
+  readonly lower: number;
+  readonly upper: number;
+  readonly bend: number;
+  readonly fine: number;
 }
 
 /** One scale or belly plate. */
@@ -113,8 +117,15 @@ const lie: Lie = { x: 0, y: 1, length: 1, lift: 0 };
 const wrapped = (form: SurfaceForm, turnDeg: number): number =>
   form.closed ? ((turnDeg % form.turnDeg) + form.turnDeg) % form.turnDeg : turnDeg;
 
+/** Whether a scale whose middle is at a height belongs to a kind. @param chance −0.5 … 0.5, its own: borders stray by it */
+type Belongs = (heightMm: number, chance: number) => boolean;
+
 /** Scales of all rows, each staggered against the one beside it, turned and sized by growth and girth. */
-export function scalesOn({ grid: { form }, lie: field, seed }: HideRoom, sizes: ScaleSizes): Scale[] {
+function rowsOfScales(
+  { grid: { form }, lie: field, seed }: HideRoom,
+  sizes: ScaleSizes,
+  belongs: Belongs,
+): Scale[] {
   const girths = girthsOf(form);
   const loose = sizes.unlike / 50;
   const scales: Scale[] = [];
@@ -129,7 +140,7 @@ export function scalesOn({ grid: { form }, lie: field, seed }: HideRoom, sizes: 
       const stagger = Math.ceil(row / 2) % 2 === 0 ? 0 : 0.5;
       const heightMm = girths.heightAt((at + stagger + 0.12 * loose * chance(1)) * own);
       const share = girths.share(Math.min(form.slantMm, Math.max(0, heightMm)));
-      if (border && hash01(seed, number, 9) < 0.3) continue;
+      if ((border && hash01(seed, number, 9) < 0.3) || !belongs(heightMm, chance(5))) continue;
       const stray = (0.24 * loose * chance(2) * widthMm * 360) / girths.most;
       const at2 = form.flatten({ turnDeg: wrapped(form, turnDeg + stray), heightMm });
       growthAt(field, at2[0], at2[1], lie);
@@ -149,6 +160,44 @@ export function scalesOn({ grid: { form }, lie: field, seed }: HideRoom, sizes: 
     }
   });
   return scales;
+}
+
+/** Borders of small scales stray by so many of their widths. */
+const FINE_STRAY = 1.6;
+
+/** Where a hide has small scales: at the ends of its piece and round its bend. */
+function isFine({ slantMm }: SurfaceForm, { lower, upper, bend, width }: ScaleSizes): Belongs {
+  const strayMm = FINE_STRAY * width;
+  return (heightMm, chance) => {
+    const at = heightMm + strayMm * chance;
+    return (
+      at < (lower / 100) * slantMm ||
+      at > slantMm * (1 - upper / 100) ||
+      Math.abs(at - slantMm / 2) < ((bend / 100) * slantMm) / 2
+    );
+  };
+}
+
+/** All scales beside the belly; small ones where it has some, which end under the others. */
+export function scalesOn(room: HideRoom, sizes: ScaleSizes): Scale[] {
+  const { lower, upper, bend, width, fine } = sizes;
+  if (lower + upper + bend === 0) return rowsOfScales(room, sizes, () => true);
+  const { form } = room.grid;
+  const small = { ...sizes, width: (width * fine) / 100, small: 100 };
+  const isSmall = isFine(form, sizes);
+  // The small ones reach a scale further, below the others: no ground is left between both.
+  const reach = { ...sizes, ...widened(form, sizes) };
+  return [
+    ...rowsOfScales({ ...room, seed: room.seed + 7 }, small, isFine(form, reach)),
+    ...rowsOfScales(room, sizes, (heightMm, chance) => !isSmall(heightMm, chance)),
+  ];
+}
+
+/** Where small scales lie, a scale's width further to every side. */
+function widened({ slantMm }: SurfaceForm, { lower, upper, bend, width }: ScaleSizes) {
+  const more = (100 * width) / slantMm;
+  const wider = (share: number, by: number) => (share === 0 ? 0 : share + by);
+  return { lower: wider(lower, more), upper: wider(upper, more), bend: wider(bend, 2 * more) };
 }
 
 /** Plates that lie across the belly, one after the other along it; none where it has no belly. */

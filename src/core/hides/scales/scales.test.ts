@@ -48,6 +48,76 @@ describe("scales", () => {
     expect(widest / width).toBeLessThan(1.25);
   });
 
+  it("fill their ground, each as wide and as far from the next as it is told: counts against area within 2 %", () => {
+    const { grid, form } = on({ width: 0.9, belly: 0, unlike: 0, small: 60 });
+    const { things, thing } = grid.hide!;
+    const [low, high] = [3, BODY.lengthMm - 3];
+    let area = 0;
+    for (const number of new Set(thing.filter((one) => one >= 0))) {
+      const { heightMm, widthMm, lengthMm } = things[number]!;
+      if (heightMm < low || heightMm >= high) continue;
+      // A row is covered by its neighbours on both sides, a scale by the next one of its row.
+      area += (widthMm / 1.14) * 0.86 * (lengthMm / 1.72);
+    }
+    let ground = 0;
+    for (let h = low; h < high; h += 0.02) ground += 0.02 * form.lengthAt(h + 0.01);
+    expect(Math.abs(area / ground - 1)).toBeLessThan(0.02);
+  });
+
+  it("are small at the ends and the bend where asked, without a gap and without a straight border", () => {
+    const ends = { lower: 20, upper: 20, bend: 20, fine: 40, unlike: 30 };
+    const { grid, form } = on(ends, 0.05);
+    const { things, thing } = grid.hide!;
+    const isOf = (share: number, from: number, to: number) => share > from && share < to;
+    const widths = (from: number, to: number) =>
+      things.flatMap(({ heightMm, widthMm, onBelly, turnDeg }) =>
+        !onBelly && isOf(heightMm / form.slantMm, from, to) && isOf(turnDeg / 360, 0.15, 0.3)
+          ? [widthMm * (BODY.middleMm / form.lengthAt(heightMm))]
+          : [],
+      );
+    const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+    const usual = mean(widths(0.26, 0.36));
+    for (const [from, to] of [
+      [0.02, 0.14],
+      [0.45, 0.55],
+      [0.86, 0.98],
+    ] as const)
+      expect(mean(widths(from, to)) / usual, `${from}`).toBeLessThan(0.65);
+    const small = (number: number) => number >= 0 && things[number]!.widthMm < 0.65 * usual;
+    let [inside, bare] = [0, 0];
+    const borders: number[] = [];
+    for (let column = 0; column < grid.width; column++) {
+      let last = -1;
+      for (let row = 0; row < grid.height; row++) {
+        const at = row * grid.width + column;
+        if (grid.inside[at]! < 0.99) continue;
+        inside++;
+        if (thing[at]! < 0) bare++;
+        if (grid.heightMm[at]! < 0.35 * form.slantMm && small(thing[at]!))
+          last = Math.max(last, grid.heightMm[at]!);
+      }
+      if (last > 0) borders.push(last);
+    }
+    expect(bare / inside).toBeLessThan(0.02);
+    const middle = mean(borders);
+    const spread = Math.sqrt(mean(borders.map((mm) => (mm - middle) ** 2)));
+    expect(spread).toBeGreaterThan(0.2);
+  });
+
+  it("are scarred as often as asked: a groove across, and nothing else is changed", () => {
+    const [plain, scarred] = [0, 20].map((scars) => on({ scars }, 0.05).grid.hide!);
+    const cut = new Set<number>();
+    let higher = 0;
+    scarred!.upMm.forEach((mm, at) => {
+      if (mm > plain!.upMm[at]! + 0.03) higher++;
+      if (mm < plain!.upMm[at]! - 0.06) cut.add(plain!.thing[at]!);
+    });
+    const seen = new Set(plain!.thing.filter((one) => one >= 0 && !plain!.things[one]!.onBelly));
+    expect(cut.size / seen.size).toBeGreaterThan(0.14);
+    expect(cut.size / seen.size).toBeLessThan(0.26);
+    expect(higher).toBe(0);
+  });
+
   it("shrink with the girth, and towards back and belly", () => {
     const { grid, form } = on({ unlike: 0 });
     const scales = grid.hide!.things.filter(({ onBelly }) => !onBelly);

@@ -83,6 +83,46 @@ const params = {
     default: 50,
     about: "How far scales differ in size, turn and place.",
   },
+  lower: {
+    label: "Small scales, lower end",
+    unit: "%",
+    range: [0, 50],
+    step: 1,
+    default: 0,
+    about: "Over how much of the length from its lower end: where a limb joins, or at a wrist. 0 has none.",
+  },
+  upper: {
+    label: "Small scales, upper end",
+    unit: "%",
+    range: [0, 50],
+    step: 1,
+    default: 0,
+    about: "The same from its upper end: a shoulder, or the face of a head that is worn lying. 0 has none.",
+  },
+  bend: {
+    label: "Small scales, at its bend",
+    unit: "%",
+    range: [0, 60],
+    step: 1,
+    default: 0,
+    about: "Over how much of the length round its middle, as at an elbow or a knee. 0 has none.",
+  },
+  fine: {
+    label: "Small scales, width",
+    unit: "%",
+    range: [25, 100],
+    step: 5,
+    default: 45,
+    about: "Of small scales at ends and bend, in hundredths of the largest.",
+  },
+  scars: {
+    label: "Scarred",
+    unit: "%",
+    range: [0, 40],
+    step: 1,
+    default: 0,
+    about: "How many scales have a groove across and a broken edge.",
+  },
 } as const;
 
 /** A scale stands off no further than so much of its width. */
@@ -109,7 +149,25 @@ export const scales = defineHide({
     {
       id: "keeled",
       label: "Keeled",
-      params: { width: 1.1, long: 128, small: 42, lift: 0.26, keel: 17, belly: 26, plates: 1.7, unlike: 50 },
+      params: {
+        width: 1.1,
+        long: 128,
+        small: 42,
+        lift: 0.26,
+        keel: 17,
+        belly: 26,
+        plates: 1.7,
+        unlike: 50,
+        scars: 3,
+      },
+    },
+    {
+      id: "joints",
+      label: "Keeled, small at its ends",
+      params: {
+        ...{ width: 1.1, long: 128, small: 42, lift: 0.26, keel: 17, belly: 26, plates: 1.7, unlike: 50 },
+        ...{ lower: 14, upper: 14, fine: 45, scars: 3 },
+      },
     },
     {
       id: "painted",
@@ -119,14 +177,18 @@ export const scales = defineHide({
     {
       id: "plated",
       label: "Plated",
-      params: { width: 2, long: 100, small: 50, lift: 0.4, keel: 12, belly: 30, plates: 2.6, unlike: 40 },
+      params: {
+        ...{ width: 2, long: 100, small: 50, lift: 0.4, keel: 12, belly: 30, plates: 2.6, unlike: 40 },
+        scars: 6,
+      },
     },
   ],
   problems(values) {
     const found = sizeProblems(params, values);
     if (found.length > 0) return found;
-    const { width, small, lift } = values;
+    const { width, small, lift, fine, lower, upper, bend } = values;
     const least = (width * small) / 100;
+    const leastFine = lower + upper + bend > 0 ? (width * fine) / 100 : Infinity;
     const most = HIGHEST * width;
     return [
       ...(least < LEAST_SCALE_MM - 1e-9
@@ -134,6 +196,14 @@ export const scales = defineHide({
             {
               field: "small",
               message: `The smallest would be ${formatNumber(least, 2)} mm wide; no brush finds one below ${formatNumber(LEAST_SCALE_MM, 2)} mm: at ${formatNumber(width, 2)} mm they can be ${Math.ceil((100 * LEAST_SCALE_MM) / width)} % or more.`,
+            } satisfies Problem,
+          ]
+        : []),
+      ...(leastFine < LEAST_SCALE_MM - 1e-9
+        ? [
+            {
+              field: "fine",
+              message: `Small scales would be ${formatNumber(leastFine, 2)} mm wide; no brush finds one below ${formatNumber(LEAST_SCALE_MM, 2)} mm: at ${formatNumber(width, 2)} mm they can be ${Math.ceil((100 * LEAST_SCALE_MM) / width)} % or more.`,
             } satisfies Problem,
           ]
         : []),
@@ -151,7 +221,12 @@ export const scales = defineHide({
     const floorMm = -Math.max(LEAST_BELOW_MM, BELOW * values.lift);
     const sheet = blankSheet(room.grid, floorMm);
     const { form } = room.grid;
-    const stand = { liftMm: values.lift, keel: values.keel / 100, usualMm: values.width };
+    const stand = {
+      liftMm: values.lift,
+      keel: values.keel / 100,
+      usualMm: values.width,
+      scars: values.scars / 100,
+    };
     const list = [...platesOn(room, values), ...scalesOn(room, values)];
     const things = list.map((scale, number) => {
       const { at, way, lengthMm, widthMm, onBelly } = scale;

@@ -186,7 +186,7 @@ const halfAt = (a: number): number =>
 /** Strokes lie about so far apart along an edge, mm; a brush empties over about so many mm. */
 const [STROKE_MM, EMPTIES_MM] = [0.09, 0.35] as const;
 /** Least weight of a scale's side and of its free end, which is raised and catches light from any side. */
-const [LEAST_SIDE, LEAST_END] = [0.6, 0.6] as const;
+const [LEAST_SIDE, LEAST_END] = [0.6, 0.75] as const;
 
 /**
  * How far a cell lies in from the edge of its scale that looks to the light, mm: from one side and from the free end,
@@ -200,7 +200,7 @@ function inFromEdge(thing: SculptedThing, ahead: number, aside: number, a: numbe
   const fromEnd = (1 - a) * thing.lengthMm + Math.max(0, -towards - 0.1) * 0.6 * thing.widthMm;
   return Math.min(
     fromSide / Math.max(LEAST_SIDE, Math.abs(aside)),
-    fromEnd / Math.max(LEAST_END, Math.abs(ahead)),
+    fromEnd / Math.max(LEAST_END, ahead),
   );
 }
 
