@@ -59,7 +59,7 @@ const list: readonly Covered[] = [
   },
   { name: "Scales, bare", form: "trunk", sizes: DRAKE, hide: ["scales", "keeled"], more: { bellyAt: 285 } },
   {
-    ...{ name: "Scale by scale", form: "trunk", sizes: DRAKE, hide: ["scales", "keeled"] },
+    ...{ name: "Scale by scale, small at its ends", form: "trunk", sizes: DRAKE, hide: ["scales", "joints"] },
     ...{ more: { bellyAt: 285 }, scheme: "scales-plated" },
   },
   {

@@ -74,7 +74,7 @@ describe.each(hideIds)("the hide %s", (id) => {
       const fields = fieldsOf(grid);
       for (const field of [fields.low, fields.high, fields.edge, fields.lit])
         expect(field.every(Number.isFinite)).toBe(true);
-      for (const zone of ["tips", "back", "flank", "belly"] as const)
+      for (const zone of ["tips", "back", "crest", "flank", "belly"] as const)
         expect(zoneWeights(grid, [zone], 0).every((weight) => weight >= 0 && weight <= 1)).toBe(true);
     },
   );

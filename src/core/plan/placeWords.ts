@@ -18,6 +18,7 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   top: "near the top",
   seams: "near seams",
   back: "the back",
+  crest: "crest or mane",
   flank: "the flanks",
   belly: "the belly",
   "off-belly": "all but the belly",

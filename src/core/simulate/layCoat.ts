@@ -36,7 +36,16 @@ export function marksOf(
 }
 
 /** Places that follow the light, or how the piece stands in its room. */
-const OF_ROOM: readonly Zone[] = ["lit", "shaded", "sheltered", "back", "flank", "belly", "off-belly"];
+const OF_ROOM: readonly Zone[] = [
+  "lit",
+  "shaded",
+  "sheltered",
+  "back",
+  "crest",
+  "flank",
+  "belly",
+  "off-belly",
+];
 
 /** Whether a place changes with the light the surface stands in. */
 function placeFollowsLight({ pattern }: Surface, place: Place): boolean {
@@ -103,6 +112,19 @@ export function raisedBy(grid: SurfaceGrid, films: readonly FilmPlanes[]): Float
   return heights;
 }
 
+const shares = new WeakMap<FilmPlanes, Float32Array>();
+
+/** Covered share of a film, 0…1 per cell; the same array whenever it is asked for. */
+export function shareOf(film: FilmPlanes): Float32Array {
+  let share = shares.get(film);
+  if (!share) {
+    share = new Float32Array(film.cover.length);
+    for (let at = 0; at < share.length; at++) share[at] = film.cover[at]! / 255;
+    shares.set(film, share);
+  }
+  return share;
+}
+
 /** The film one coat leaves. @throws RangeError for a technique that is not known */
 export function layCoat(
   marks: Marks,
@@ -128,7 +150,7 @@ export function layCoat(
     water: coat.water,
     hand,
     heightMm: () => (heights ??= raisedBy(grid, ground.films)),
-    nearCover: near ? Float32Array.from(near.cover, (share) => share / 255) : null,
+    nearCover: near && shareOf(near),
     overSeams: coat.overSeams,
   };
   technique.lay(buffer, context, completeParams(technique.params, params), createRandom(coat.seed));

@@ -5,7 +5,7 @@ import { placeWeights } from "../techniques/technique";
 import { CURVE } from "./compositor";
 import type { LaidCoat } from "./filmLayer";
 import { CURVE_STEPS } from "./kernel/layout";
-import { marksOf } from "./layCoat";
+import { marksOf, shareOf } from "./layCoat";
 
 const DECODE = Float32Array.from({ length: 256 }, (_, byte) => decodeSrgb(byte / 255));
 /** Linear light that the place of a coat takes on, and how much of it: no paint is of this colour by itself. */
@@ -32,7 +32,7 @@ export function goesOn(
   if (!coat) return null;
   const covered = (id: string | undefined) => {
     const film = coats.find((one) => one.coat.id === id)?.film;
-    return film ? Float32Array.from(film.cover, (share) => share / 255) : null;
+    return film ? shareOf(film) : null;
   };
   const marks = marksOf(job, surface, grid.form, coat, () => grid);
   if (marks.kind !== "field") return covered(coat.id);

@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { inZones, type ZonePlace } from "../job";
+import { completeParams } from "../params";
 import { forms } from "./forms";
 import { buildGrid, type SurfaceGrid } from "./grid";
 import { downhill, weightsOfPlace } from "./places";
+import { zoneWeights } from "./zones";
 
 const panel = forms.panel.build({ lengthMm: 10, widthMm: 8, dents: 0 }, 1);
 const grid = buildGrid(panel, 0.05);
@@ -170,5 +172,17 @@ describe("the way down", () => {
       const left = cloak.turnDeg[at]! < 180;
       expect(Math.sign(dx)).toBe(left ? -1 : 1);
     }
+  });
+});
+
+describe("the crest", () => {
+  it("is a strip along the middle of the back, and nothing of it lies elsewhere", () => {
+    const body = forms.trunk.build(completeParams(forms.trunk.params, {}), 1);
+    const round = buildGrid(body, 0.25);
+    const [crest, back] = (["crest", "back"] as const).map((zone) => zoneWeights(round, [zone], 0));
+    const sum = (weights: Float32Array) => weights.reduce((all, weight) => all + weight, 0);
+    expect(crest!.some((weight, at) => weight > back![at]! + 1e-6)).toBe(false);
+    expect(sum(crest!)).toBeGreaterThan(0.1 * sum(back!));
+    expect(sum(crest!)).toBeLessThan(0.7 * sum(back!));
   });
 });

@@ -78,15 +78,37 @@ function nearWeights(grid: SurfaceGrid, near: NearMarks, cover: Float32Array): F
   return spread.map((share) => clamp(4 * share * (1 - share), 0, 1));
 }
 
+/** How much the cells of a grid belong to a place. */
+interface Weighed {
+  readonly key: string;
+  readonly cover: Float32Array | null;
+  readonly weights: Float32Array;
+}
+
+/** Places that are kept of a grid: a layer and the strokes over it go to the same one, and so does every pass of a coat. */
+const MOST_KEPT = 3;
+const kept = new WeakMap<SurfaceGrid, Weighed[]>();
+
 /**
- * How much each cell belongs to a place, 0…1; 0 off the panel.
+ * How much each cell belongs to a place, 0…1; 0 off the panel. Kept for who asks next: not to be changed.
  * @param cover covered share of the coat that `near` names; where it is missing, `near` holds nowhere
  */
 export function weightsOfPlace(
   grid: SurfaceGrid,
   place: WornPlace,
   cover: Float32Array | null,
-): Float32Array {
+): Readonly<Float32Array> {
+  const key = JSON.stringify(place);
+  const before = kept.get(grid) ?? [];
+  const by = place.near ? cover : null;
+  const known =
+    before.find((one) => one.key === key && one.cover === by) ??
+    ({ key, cover: by, weights: weigh(grid, place, cover) } satisfies Weighed);
+  kept.set(grid, [known, ...before.filter((one) => one !== known)].slice(0, MOST_KEPT));
+  return known.weights;
+}
+
+function weigh(grid: SurfaceGrid, place: WornPlace, cover: Float32Array | null): Float32Array {
   const out = zoneWeights(grid, place.zones, 0, place.wear);
   const members: ((at: number) => number)[] = [];
   if (place.span) members.push(spanMember(grid, place.span));

@@ -14,6 +14,7 @@ export const ZONES = [
   "top",
   "seams",
   "back",
+  "crest",
   "flank",
   "belly",
   "off-belly",

@@ -12,6 +12,8 @@ const SEAM_MM = 0.9;
 
 /** Between belly, 0, and back, 1: where the belly ends and where the back begins, and over how much either fades. */
 const [BELLY, BACK, FADES] = [0.34, 0.66, 0.24] as const;
+/** From here on a place looks so straight to the back that it is its crest. */
+const CREST = [0.84, 0.95] as const;
 /** What counts as tips: from here on along a lock or scale; on a smooth piece, of what stands out. */
 const [TIPS, HIGHEST] = [
   [0.35, 0.8],
@@ -54,6 +56,11 @@ const onBack: ZoneOn = (grid) => {
   const back = backness(grid);
   return (at) => smoothstep(BACK - FADES / 2, BACK + FADES / 2, back(at));
 };
+/** The strip along the middle of the back, as a mane grows on it. */
+const onCrest: ZoneOn = (grid) => {
+  const back = backness(grid);
+  return (at) => smoothstep(...CREST, back(at));
+};
 const onBelly: ZoneOn = (grid) => {
   const back = backness(grid);
   return (at) => smoothstep(BELLY + FADES / 2, BELLY - FADES / 2, back(at));
@@ -78,6 +85,7 @@ const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   top: (grid) => (at) => 1 - smoothstep(HEM_MM * 0.2, HEM_MM, grid.form.slantMm - grid.heightMm[at]!),
   seams: (grid) => (at) => 1 - smoothstep(SEAM_MM * 0.2, SEAM_MM, seamMm(grid, at)),
   back: onBack,
+  crest: onCrest,
   // What is neither back nor belly: the three share the surface between them.
   flank: (grid, wear) => {
     const [back, belly] = [onBack(grid, wear), onBelly(grid, wear)];

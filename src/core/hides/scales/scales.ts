@@ -130,6 +130,22 @@ const HIGHEST = 0.5;
 /** Between scales the ground lies so far below, in lifts, and at least so far, mm. */
 const [BELOW, LEAST_BELOW_MM] = [0.55, 0.04] as const;
 
+/** The smallest scale that is sculpted, mm. */
+const LEAST_SCALE_MM = 0.15;
+
+/** What is wrong with scales that are so many hundredths as wide as the largest. */
+function tooNarrow(field: string, which: string, width: number, percent: number): Problem[] {
+  const mm = (width * percent) / 100;
+  if (mm >= LEAST_SCALE_MM - 1e-9) return [];
+  const least = Math.ceil((100 * LEAST_SCALE_MM) / width);
+  return [
+    {
+      field,
+      message: `${which} would be ${formatNumber(mm, 2)} mm wide; no brush finds one below ${formatNumber(LEAST_SCALE_MM, 2)} mm: at ${formatNumber(width, 2)} mm they can be ${least} % or more.`,
+    },
+  ];
+}
+
 /** Scaled hide: keeled scales in staggered rows along the body, wide plates across the belly. */
 export const scales = defineHide({
   id: "scales",
@@ -187,26 +203,10 @@ export const scales = defineHide({
     const found = sizeProblems(params, values);
     if (found.length > 0) return found;
     const { width, small, lift, fine, lower, upper, bend } = values;
-    const least = (width * small) / 100;
-    const leastFine = lower + upper + bend > 0 ? (width * fine) / 100 : Infinity;
     const most = HIGHEST * width;
     return [
-      ...(least < LEAST_SCALE_MM - 1e-9
-        ? [
-            {
-              field: "small",
-              message: `The smallest would be ${formatNumber(least, 2)} mm wide; no brush finds one below ${formatNumber(LEAST_SCALE_MM, 2)} mm: at ${formatNumber(width, 2)} mm they can be ${Math.ceil((100 * LEAST_SCALE_MM) / width)} % or more.`,
-            } satisfies Problem,
-          ]
-        : []),
-      ...(leastFine < LEAST_SCALE_MM - 1e-9
-        ? [
-            {
-              field: "fine",
-              message: `Small scales would be ${formatNumber(leastFine, 2)} mm wide; no brush finds one below ${formatNumber(LEAST_SCALE_MM, 2)} mm: at ${formatNumber(width, 2)} mm they can be ${Math.ceil((100 * LEAST_SCALE_MM) / width)} % or more.`,
-            } satisfies Problem,
-          ]
-        : []),
+      ...tooNarrow("small", "The smallest", width, small),
+      ...(lower + upper + bend > 0 ? tooNarrow("fine", "Small scales", width, fine) : []),
       ...(lift > most + 1e-9
         ? [
             {
@@ -246,6 +246,3 @@ export const scales = defineHide({
     return made;
   },
 });
-
-/** The smallest scale that is sculpted, mm. */
-const LEAST_SCALE_MM = 0.15;

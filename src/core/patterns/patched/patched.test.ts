@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { demoShelf } from "../../../data/demo/shelf";
 import { tideHound } from "../../../data/demo/tideHound";
+import { asFigure } from "../../edits/figures";
 import { filmKey } from "../../simulate/layCoat";
 import type { FormId } from "../../surface/forms";
 import { buildForm } from "../../surface/forms/buildForm";
@@ -20,6 +22,24 @@ function meanOf({ panel, owner }: LaidCoat, k: number, value: (at: number) => nu
     }
   return sum / count;
 }
+
+describe("beasts of a unit", () => {
+  const pack = jobWith();
+  const unit = { ...pack, figures: pack.figures.map((figure) => ({ ...figure, count: 4 })) };
+
+  it("have blocks of their own, in the same shares, each the same whenever it is asked for", () => {
+    const laid = [1, 2, 3, 4].map((number) => laidOf(asFigure(unit, demoShelf, number)));
+    expect(laid[0]!.owner).toEqual(laidOf(pack).owner);
+    for (const [at, one] of laid.entries()) {
+      expect(laidOf(asFigure(unit, demoShelf, at + 1)).owner).toEqual(one.owner);
+      for (const other of laid.slice(at + 1)) {
+        const same = one.panel.cells.filter((cell) => one.owner[cell] === other.owner[cell]).length;
+        expect(same / one.panel.cells.length).toBeLessThan(0.8);
+      }
+      one.reached.forEach((share, k) => expect(share).toBeCloseTo(one.asked[k]!, 2));
+    }
+  });
+});
 
 describe("shares of a patched coat", () => {
   it("are reached within 1 % of the surface, whatever is asked and wherever it sits", () => {

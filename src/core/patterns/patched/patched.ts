@@ -1,3 +1,4 @@
+import { hashText } from "../../random";
 import type { PatternFamily } from "../family";
 import { apart } from "./checks/apart";
 import { borders } from "./checks/borders";
@@ -56,6 +57,9 @@ export const patched: PatternFamily<PatchedParams, PatchedLayout> = {
     }));
     return [key, rest, lie];
   },
+  // Of a unit every beast has blocks of its own, in the same shares; spots that were set by hand are meant for all.
+  forFigure: (params, number) =>
+    number === 1 ? params : { ...params, seed: hashText(`${params.seed}/figure/${number}`) % 100_000 },
   facts: patchedFacts,
   checks: [shares, borders, apart],
 };

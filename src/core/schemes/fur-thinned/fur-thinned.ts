@@ -27,7 +27,7 @@ const isQuiet = ({ answers }: SchemeRoom): boolean => answers.look === "quiet";
  */
 export const furThinned = defineScheme<Tone>({
   id: "fur-thinned",
-  version: 1,
+  version: 2,
   label: "Fur, light to dark",
   about:
     "A pale undercoat, then thin coats, each darker and on less of it, that settle between the locks; two washes cross between belly and back without a border, and strokes bring the tips out again.",
@@ -76,6 +76,9 @@ const thinCoats = (room: SchemeRoom): SchemeCoat<Tone>[] => [
   thin("dark", "Third thin coat, the back", "dark", inZones(["back"], 0), {
     passes: 2,
   }),
+  ...(isTable(room) || isQuiet(room)
+    ? []
+    : [thin("mane", "Mane, along the crest", "dark", inZones(["crest"], 0))]),
   // Old fur is dirty between the locks.
   ...(room.answers.age === "old"
     ? [

@@ -198,10 +198,7 @@ function inFromEdge(thing: SculptedThing, ahead: number, aside: number, a: numbe
   const towards = aside >= 0 ? b / half : -b / half;
   const fromSide = ((1 - towards) / 2) * half * thing.widthMm;
   const fromEnd = (1 - a) * thing.lengthMm + Math.max(0, -towards - 0.1) * 0.6 * thing.widthMm;
-  return Math.min(
-    fromSide / Math.max(LEAST_SIDE, Math.abs(aside)),
-    fromEnd / Math.max(LEAST_END, ahead),
-  );
+  return Math.min(fromSide / Math.max(LEAST_SIDE, Math.abs(aside)), fromEnd / Math.max(LEAST_END, ahead));
 }
 
 /** How much of a cell a coat covers on its scale, 0…1. */
