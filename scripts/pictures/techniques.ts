@@ -73,6 +73,7 @@ export async function techniquePictures(
     passes: id === "base-coat" ? 2 : 1,
     held: false,
     place: techniques[id].startPlace ?? { kind: "everywhere" },
+    event: null,
     role: null,
     overSeams: false,
     seed: 21,

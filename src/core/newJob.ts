@@ -45,6 +45,7 @@ const baseCoat = (surfaceId: string, mixId: string, seed: number): Coat => ({
   passes: 2,
   held: false,
   place: { kind: "everywhere" },
+  event: null,
   role: null,
   overSeams: false,
   seed,

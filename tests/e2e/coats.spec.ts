@@ -1,7 +1,18 @@
 import { expect, test, type APIRequestContext } from "@playwright/test";
 import { encode } from "fast-png";
 import { hexToLab } from "../../src/core/colour/spaces";
-import { fine, go, otherPixels, pixels, put, saved, sharedPage, storedJob, type Opened } from "./support";
+import {
+  fine,
+  go,
+  otherPixels,
+  pixels,
+  put,
+  samePixels,
+  saved,
+  sharedPage,
+  storedJob,
+  type Opened,
+} from "./support";
 
 const opened = sharedPage("Coats", ["satchel", "strap", "gloves"]);
 
@@ -53,6 +64,42 @@ test("a surface is started from a scheme by one question each, and brought back 
   await expect(async () =>
     expect((await surfaceOf(request, id, "strap")).coats.map((coat) => coat.id)).toEqual(before),
   ).toPass();
+});
+
+test("a surface is seen as it was made, and what lies the wrong way round in time is told", async ({
+  request,
+}) => {
+  const { page, id } = await openSurface("Satchel");
+  const stands = await pixels(page);
+  const painted = (await surfaceOf(request, id, "satchel")).coats;
+  const used = painted.filter(({ event }) => event !== null);
+  expect(used.length).toBeGreaterThan(2);
+  const slider = page.getByRole("slider", { name: "Time" });
+  await slider.focus();
+  await page.keyboard.press("Home");
+  await expect(page.getByText("as it was made")).toBeVisible();
+  const left = painted.length - used.length;
+  await expect(page.getByRole("status").filter({ hasText: `after coat ${left} of ${left}` })).toBeVisible();
+  await otherPixels(page, stands);
+  await slider.focus();
+  await page.keyboard.press("End");
+  await expect(page.getByText("as it stands")).toBeVisible();
+  await samePixels(page, stands);
+  // Dust below all that was scratched and dented later.
+  await page.getByRole("button", { name: /^Coat 1\b/ }).click();
+  await page.getByRole("combobox", { name: "Stands for" }).click();
+  await page.getByRole("option", { name: "Dust and mud of the ground" }).click();
+  await expect(page.getByRole("listbox")).toHaveCount(0);
+  await saved(page);
+  await expect(async () =>
+    expect((await surfaceOf(request, id, "satchel")).coats[0]!.event).toBe("dusted"),
+  ).toPass();
+  await go(page, "Check");
+  await expect(
+    page.getByText(/is painted over Leather \(dust and mud of the ground\)/).first(),
+  ).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText(/is painted over Leather/)).toHaveCount(0);
 });
 
 test("the finish is planned backwards: what to paint for what is to be seen, taken over as a mix", async ({

@@ -6,7 +6,7 @@ export type Gravity = (typeof GRAVITIES)[number];
 
 /**
  * One value of the job to be set; the path runs through keys, and through lists by the id of the entry. A coat that is
- * set as a surface's coats comes after them.
+ * set as a surface's coats comes after them; ids that are set as a list put its entries in that order.
  */
 export interface Change {
   readonly path: readonly string[];
@@ -19,7 +19,9 @@ export interface Change {
     | FormUse
     | Effort
     | Place
-    | Coat;
+    | Coat
+    | readonly string[]
+    | null;
 }
 
 /** What mends a finding at one click: changes of the design, as data. */

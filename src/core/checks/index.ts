@@ -26,6 +26,7 @@ import { lostHighlight } from "./lostHighlight";
 import { hairLiesEven } from "./hairLiesEven";
 import { hairReads } from "./hairReads";
 import { mediumAlone } from "./mediumAlone";
+import { olderBelow } from "./olderBelow";
 import { pasteOverPaint } from "./pasteOverPaint";
 import { platesInLight } from "./platesInLight";
 import { touchingAlike, TOUCHING } from "./touching";
@@ -55,6 +56,7 @@ export const checks: readonly Check[] = [
   brushedApart,
   platesInLight,
   unseenMarks,
+  olderBelow,
 ];
 
 /**

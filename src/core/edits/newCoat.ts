@@ -66,6 +66,7 @@ export function withNewCoat(
     passes: 1,
     held: false,
     place,
+    event: null,
     role: null,
     overSeams: false,
     seed: hashText(`${surface.id}/${coatId}`) % 100000,

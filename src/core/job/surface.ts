@@ -1,5 +1,6 @@
 import { boolean, mixed, string, type MixedSchema } from "yup";
 import { contentId, fields, id, listOf, name, one, record, size, text, whole, type Shape } from "../shape";
+import { EVENT_IDS } from "../ageing/events";
 import { MATERIAL_IDS } from "../surface/volumes/materials";
 import { effortSchema } from "./effort";
 import { growthSchema } from "./growth";
@@ -27,6 +28,8 @@ export const coatSchema = fields({
   /** Held back: kept in the list, not painted. */
   held: boolean().strict().required(),
   place: placeSchema,
+  /** What it stands for in the life of the surface; null for a coat that is no matter of time. */
+  event: one(EVENT_IDS).nullable().defined(),
   /** What the pattern made this coat for; null for a coat the painter added. */
   role: string().strict().defined().nullable().max(120),
   /** Single marks may run over seams that part the panel. */

@@ -18,6 +18,7 @@ function fresh(planned: PlannedCoat, surface: Surface): Coat {
     ...planned,
     id: `${surface.id}-${planned.role.toLowerCase().replaceAll(":", "-")}`,
     held: false,
+    event: null,
     overSeams: false,
     seed: hashText(`${surface.seed}/${planned.role}`) % 100000,
   };

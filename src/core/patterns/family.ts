@@ -11,7 +11,9 @@ import type { MarkKind, Marks } from "../techniques/technique";
 import type { FieldSpecs } from "./fields";
 
 /** A coat a pattern asks for; `role` tells it apart from the pattern's other coats. */
-export type PlannedCoat = Omit<Coat, "id" | "held" | "seed" | "overSeams"> & { readonly role: string };
+export type PlannedCoat = Omit<Coat, "id" | "held" | "seed" | "overSeams" | "event"> & {
+  readonly role: string;
+};
 
 /** What a layout is made in: the panel and the hand that will paint it. */
 export interface PatternRoom {

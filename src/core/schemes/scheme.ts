@@ -1,3 +1,4 @@
+import type { EventId } from "../ageing/events";
 import type { Figure, Place, Volumes } from "../job";
 import type { MaterialId } from "../surface/volumes/materials";
 import type { HideId } from "../hides";
@@ -76,6 +77,8 @@ export interface SchemeCoat<Tone extends string = string> {
   readonly passes?: number;
   readonly place: Place;
   readonly params?: Readonly<Record<string, number>>;
+  /** What it stands for in the life of the surface; nothing where left out. */
+  readonly event?: EventId;
   /** Its marks fall where those of this earlier coat do. */
   readonly marksOf?: string;
   /** A coat the surface has already that it is laid right after, and whether only within its marks. */

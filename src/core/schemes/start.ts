@@ -279,6 +279,7 @@ export function coatsOf(plan: StartPlan, surface: Surface, mixOf: ReadonlyMap<st
         place.kind === "zones" && place.near
           ? { ...place, near: { ...place.near, coatId: idOf(place.near.coatId) } }
           : place,
+      event: coat.event ?? null,
       role: null,
       overSeams: false,
       // Marks of one seed fall at the same places.

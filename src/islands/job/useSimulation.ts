@@ -1,5 +1,7 @@
 import { useEffect } from "react";
 import { create } from "zustand";
+import { asItWas } from "../../core/ageing/asItWas";
+import type { Time } from "../../core/ageing/events";
 import { asFigure } from "../../core/edits/figures";
 import { activeCoats, type Job, type Paint } from "../../core/job";
 import type { StandingPiece } from "../../core/piece/standing";
@@ -177,12 +179,15 @@ const pictureKey = lastOf((job: Job) =>
   ]),
 );
 
+const atTime = (job: Job, surfaceId: string, time: Time | null): Job =>
+  time === null ? job : asItWas(job, surfaceId, time);
+
 /** After which coat the surface is shown: on its form before the chosen one while that is held, with the relief of then. */
 function useUpTo(surfaceId: string | null): number | null {
-  const { upTo, shape, before, coatId } = useView();
+  const { upTo, shape, before, coatId, time } = useView();
   const job = useJobStore((state) => state.job);
-  if (!before || shape === "flat") return upTo;
-  const surface = job?.surfaces.find((one) => one.id === surfaceId);
+  if (!before || shape === "flat" || !job || surfaceId === null) return upTo;
+  const surface = atTime(job, surfaceId, time).surfaces.find((one) => one.id === surfaceId);
   const at = surface ? activeCoats(surface).findIndex((coat) => coat.id === coatId) : -1;
   return at < 0 ? upTo : at;
 }
@@ -198,16 +203,30 @@ export function useKeepSimulated(surfaceId: string | null): void {
   const light = useView((view) => (onForm && view.light === "lit" ? "colour" : view.light));
   const distanceMm = useView((view) => view.distanceMm);
   const figure = useView((view) => view.figure);
+  const time = useView((view) => view.time);
   const veilCoatId = useView((view) => (view.veil ? view.coatId : null));
   const mostCells = usePrefs((prefs) => MOST_CELLS[prefs.fineness]);
   useEffect(() => {
     const { job } = useJobStore.getState();
     if (job && surfaceId !== null && key !== "")
-      askSpecimen(asFigure(job, paints, figure), paints, surfaceId, {
+      askSpecimen(atTime(asFigure(job, paints, figure), surfaceId, time), paints, surfaceId, {
         ...{ upTo, light, distanceMm, mostCells, standing, veilCoatId },
         still: onForm && !standing ? stillAsked(surfaceId) : null,
       });
-  }, [key, paints, surfaceId, upTo, light, distanceMm, mostCells, onForm, standing, veilCoatId, figure]);
+  }, [
+    key,
+    paints,
+    surfaceId,
+    upTo,
+    light,
+    distanceMm,
+    mostCells,
+    onForm,
+    standing,
+    veilCoatId,
+    figure,
+    time,
+  ]);
 }
 
 let sectionAsked = 0;

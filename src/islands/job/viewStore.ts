@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
+import type { Time } from "../../core/ageing/events";
 import type { SectionLine } from "../../core/simulate/section";
 import { safely } from "../../ui/browserStore";
 import { usePrefs, type Shape } from "../../ui/prefs";
@@ -35,6 +36,8 @@ interface ViewState {
   readonly coatId: string | null;
   /** Shown after this many painted coats; null for all. */
   readonly upTo: number | null;
+  /** Shown as it was at some time of its life; null as it stands. */
+  readonly time: Time | null;
   readonly light: LightShown;
   /** Looked at from this far, mm; null for every mark. */
   readonly distanceMm: number | null;
@@ -75,6 +78,7 @@ export const useView = create<ViewState>()(
       surfaceId: null,
       coatId: null,
       upTo: null,
+      time: null,
       light: usePrefs.getState().shape === "form" ? "lit" : "colour",
       distanceMm: null,
       shape: usePrefs.getState().shape,

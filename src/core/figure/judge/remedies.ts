@@ -40,6 +40,7 @@ function coatMore(surface: Surface, { id, name, mix, place, passes, params, wate
     passes,
     held: false,
     place,
+    event: null,
     role: null,
     overSeams: false,
     seed: hashText(`${surface.id}/${coatId}`) % 100000,

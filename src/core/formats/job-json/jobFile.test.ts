@@ -4,7 +4,7 @@ import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { ferrySergeant } from "../../../data/demo/ferrySergeant";
-import { ferryWatch, reedScout, wholeSergeant } from "../../../data/demo/company";
+import { ferryWatch, reedScout } from "../../../data/demo/company";
 import { tideHound } from "../../../data/demo/tideHound";
 import { demoShelf } from "../../../data/demo/shelf";
 import { families } from "../../patterns";
@@ -18,11 +18,10 @@ import { buildForm } from "../../surface/forms/buildForm";
 import { readJobFile, writeJobFile } from "./jobFile";
 import { jobFileSchema } from "./publishedSchema";
 import { parseJob, parsePaint } from "./jobSchema";
-import { upgradeJob } from "./upgrade";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-9.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-10.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -119,7 +118,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 10, /Version 10/],
+    ["a later version", ["version"], 11, /Version 11/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -225,47 +224,6 @@ describe("a file of an earlier version", () => {
         params ? { id: "sett", version: 2, params: { ...params, painted: {} } } : null,
       );
     });
-  });
-
-  it("6 has no pairs: what it seats is one piece", () => {
-    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
-    const before = {
-      ...today,
-      version: 6,
-      surfaces: today.surfaces.map((surface) => {
-        const { both, ...seat } = surface.seat as Json;
-        expect(both).toBeDefined();
-        return { ...surface, seat };
-      }),
-    };
-    const job = parseJob(upgradeJob(before));
-    expect(job.surfaces.map(({ seat }) => seat!.both)).toEqual(today.surfaces.map(() => false));
-  });
-
-  it("7 knows neither growth nor budgets: hair lies down the piece, and every mark is painted", () => {
-    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
-    const before = {
-      ...today,
-      version: 7,
-      surfaces: today.surfaces.map(({ growth, effort, ...surface }) => {
-        expect([growth, effort]).toEqual([null, null]);
-        return surface;
-      }),
-    };
-    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
-  });
-
-  it("8 knows no hides: every form is smooth", () => {
-    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
-    const before = {
-      ...today,
-      version: 8,
-      surfaces: today.surfaces.map(({ hide, ...surface }) => {
-        expect(hide).toBeNull();
-        return surface;
-      }),
-    };
-    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
   });
 
   it("2 lays no coat nowhere: every place that a painted coat names is one of its pattern", () => {

@@ -9,6 +9,7 @@ import { fromVersion5, withValues } from "./steps/fromVersion5";
 import { fromVersion6 } from "./steps/fromVersion6";
 import { fromVersion7 } from "./steps/fromVersion7";
 import { fromVersion8 } from "./steps/fromVersion8";
+import { fromVersion9, withEvent } from "./steps/fromVersion9";
 
 /** What brings a job of one version to the next, by the version it comes from. */
 const steps: Readonly<Record<number, Step>> = {
@@ -20,6 +21,7 @@ const steps: Readonly<Record<number, Step>> = {
   6: fromVersion6,
   7: fromVersion7,
   8: fromVersion8,
+  9: fromVersion9,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */
@@ -36,7 +38,7 @@ export const upgradeOwnScheme = (value: unknown): unknown =>
     ? {
         ...value,
         ...("pattern" in value ? { pattern: patternOf(value.pattern) } : {}),
-        ...("coats" in value ? { coats: each(value.coats, withValues) } : {}),
+        ...("coats" in value ? { coats: each(value.coats, (coat) => withEvent(withValues(coat))) } : {}),
       }
     : value;
 

@@ -19,7 +19,7 @@ const FRAYED = 12;
 /** Worn cloth: volumes, then hard scratchy threads both ways in their tones, softened by a thin glaze. */
 export const clothScratched = defineScheme<Tone>({
   id: "cloth-scratched",
-  version: 2,
+  version: 3,
   label: "Scratch-woven cloth",
   about:
     "Light and shade first, then hard thin strokes along and across the weave, each a step lighter than its ground; a thin glaze softens them.",
@@ -102,6 +102,7 @@ const soften: SchemeCoat<Tone> = {
 
 const frayedHem = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "fray",
+  event: "rubbed",
   name: "Frayed hem",
   technique: "scratch",
   tone: "bright",

@@ -22,7 +22,7 @@ const LEATHER = { material: "leather", name: "leather", chroma: [0.85, 0.95], hu
  */
 export const leatherScrubbed = defineScheme<Tone>({
   id: "leather-scrubbed",
-  version: 2,
+  version: 3,
   label: "Scrubbed and washed",
   about:
     "Over light and shade a pale tone is scrubbed and scratched, then several washes tie it, each in its own place.",
@@ -74,6 +74,7 @@ const scrubs = (room: SchemeRoom): SchemeCoat<Tone>[] => [
   })),
   {
     key: "scratches",
+    event: "scratched",
     name: "Scratches",
     technique: "scratch",
     tone: "pale",
@@ -137,6 +138,7 @@ const bareSkin = (room: SchemeRoom): SchemeCoat<Tone>[] => [
   },
   {
     key: "fine-scratches",
+    event: "scratched",
     name: "Fine scratches",
     technique: "scratch",
     tone: "palest",
@@ -153,6 +155,7 @@ const bareSkin = (room: SchemeRoom): SchemeCoat<Tone>[] => [
 
 const bareEdge = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "bare-edge",
+  event: "bared",
   name: "Bare edge",
   technique: "edge-line",
   tone: "palest",

@@ -22,7 +22,7 @@ const LEATHER = { material: "leather", name: "leather", chroma: [0.82, 0.95], hu
  */
 export const leatherStippled = defineScheme<Tone>({
   id: "leather-stippled",
-  version: 2,
+  version: 3,
   label: "Stippled and glazed",
   about:
     "Over light and shade texture is stippled up on what wears, brighter than the goal; brown glazes take it down and tie it.",
@@ -101,6 +101,7 @@ const stipples = (room: SchemeRoom): SchemeCoat<Tone>[] => [
 
 const scratches = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "scratches",
+  event: "scratched",
   name: "Scratches",
   technique: "scratch",
   tone: "light",
@@ -130,6 +131,7 @@ const firstGlaze: SchemeCoat<Tone> = {
 const dents = (room: SchemeRoom): SchemeCoat<Tone>[] => [
   {
     key: "dents-dark",
+    event: "dented",
     name: "Dents, dark side",
     technique: "scratch",
     tone: "value-0",
@@ -139,6 +141,7 @@ const dents = (room: SchemeRoom): SchemeCoat<Tone>[] => [
   },
   {
     key: "dents-light",
+    event: "dented",
     name: "Dents, light side",
     technique: "scratch",
     tone: "light",
@@ -166,9 +169,7 @@ const lights = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     },
   },
   {
-    key: "fine-scratches",
-    name: "Fine scratches",
-    technique: "scratch",
+    ...{ key: "fine-scratches", event: "scratched", name: "Fine scratches", technique: "scratch" },
     tone: "bright",
     water: 0.5,
     place: wornFrom(room, 0.02, 0.6, fromOneEdge(room)),
@@ -181,9 +182,7 @@ const lights = (room: SchemeRoom): SchemeCoat<Tone>[] => [
     },
   },
   {
-    key: "edge",
-    name: "Broken edge",
-    technique: "edge-line",
+    ...{ key: "edge", event: "rubbed", name: "Broken edge", technique: "edge-line" },
     tone: "bright",
     water: 0.5,
     place: inZones(["worn"], 0.15),

@@ -37,7 +37,7 @@ const isQuiet = ({ answers }: SchemeRoom): boolean => answers.look === "quiet";
  */
 export const scalesPlated = defineScheme<Tone>({
   id: "scales-plated",
-  version: 2,
+  version: 3,
   label: "Scale by scale",
   about:
     "A tone for the back and one for the belly, a wash between scales, brown and a cold dark drawn below; then the lit edge of every scale, more of it the more it faces the light, and specks on the highest corners. For the table, edges and specks alone.",
@@ -189,7 +189,14 @@ function lights(room: SchemeRoom): SchemeCoat<Tone>[] {
 
 /** A few scales are scarred; more on an old beast. */
 const scars = (room: SchemeRoom): SchemeCoat<Tone> => ({
-  ...{ key: "scars", name: "A few scars", technique: "scratch", tone: "scar", water: 0.5 },
+  ...{
+    key: "scars",
+    event: "scratched",
+    name: "A few scars",
+    technique: "scratch",
+    tone: "scar",
+    water: 0.5,
+  },
   place: inZones(["worn", "off-belly"], 0.05),
   params: {
     density: Math.round(20 * 0.12 * WEAR_OF[room.answers.age]) / 20,

@@ -30,7 +30,7 @@ const lightsOf = ({ answers, standard }: SchemeRoom): number =>
 /** Smooth shells: simple shapes lit one by one in many thin coats, each drawn together by a thinner one over it. */
 export const shellLayered = defineScheme<Tone>({
   id: "shell-layered",
-  version: 3,
+  version: 4,
   label: "Smooth shell",
   about:
     "Light is built up in many thin coats of strokes round the form, each drawn together by a thinner one; shade is glazed in, edges are lined last.",
@@ -154,6 +154,7 @@ const brightEdge = (room: SchemeRoom): SchemeCoat<Tone> => ({
 
 const scratches = (room: SchemeRoom): SchemeCoat<Tone> => ({
   key: "scratches",
+  event: "scratched",
   name: "The odd scratch",
   technique: "scratch",
   tone: "edge",

@@ -11,6 +11,7 @@ import { useFindings } from "../useStageStates";
 import { useEditSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { CoatEffects } from "./CoatEffects";
+import { CoatEvent } from "./CoatEvent";
 import { CoatSettings, type ChangeCoat } from "./CoatSettings";
 import { CoatSwatches } from "./CoatSwatches";
 import { CopyCoat } from "./CopyCoat";
@@ -93,6 +94,9 @@ const Panel = memo(function Panel({ surface, coatId }: PanelProps) {
       <ColumnHead title={`${at + 1} ${coat.name}`} note={label} />
       <CoatSwatches coat={coat} />
       <CoatSettings coat={coat} surface={surface} change={change} />
+      <Box sx={{ px: 2, pt: 1.5, display: "grid" }}>
+        <CoatEvent event={coat.event} change={change} />
+      </Box>
       <CoatActions coat={coat} surface={surface} change={change} />
       <CoatEffects coat={coat} surface={surface} />
       <CoatFindings coat={coat} surface={surface} />

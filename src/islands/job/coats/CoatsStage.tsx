@@ -1,5 +1,6 @@
 import { Box, Button, Typography, useMediaQuery, useTheme } from "@mui/material";
 import { useState } from "react";
+import { coatsAt, timesOf } from "../../../core/ageing/asItWas";
 import { activeCoats, type Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
 import { ColumnHead } from "../../../ui/Row";
@@ -124,10 +125,11 @@ export function CoatsStage() {
   const narrow = useMediaQuery(theme.breakpoints.down("md"));
   const [drawer, setDrawer] = useState<"coats" | "coat" | null>(null);
   const coatId = useView((view) => view.coatId);
+  const time = useView((view) => view.time);
   const whole = useFigureLook((look) => look.whole);
   if (!surface)
     return <Typography sx={{ p: 3 }}>This job has no surface yet. Add one in the brief.</Typography>;
-  const painted = activeCoats(surface);
+  const painted = coatsAt(surface, time);
   return (
     <>
       <Side anchor="left" narrow={narrow} open={drawer === "coats"} onClose={() => setDrawer(null)}>
@@ -154,7 +156,11 @@ export function CoatsStage() {
             </Button>
           </Box>
         )}
-        <SpecimenBar count={painted.length} chosenPainted={painted.some((coat) => coat.id === coatId)} />
+        <SpecimenBar
+          count={painted.length}
+          chosenPainted={painted.some((coat) => coat.id === coatId)}
+          hasTimes={timesOf(surface).length > 0}
+        />
         {whole ? <OnFigure surface={surface} /> : <SpecimenView />}
         <Bottom surface={surface} />
       </Box>

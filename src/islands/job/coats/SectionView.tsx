@@ -1,5 +1,6 @@
 import { Box, Typography, useTheme } from "@mui/material";
 import { memo, useDeferredValue, useEffect, useMemo, useState } from "react";
+import { EVENTS } from "../../../core/ageing/events";
 import { swatchOfMix } from "../../../core/colour/appearance";
 import { spectrumToHex } from "../../../core/colour/spaces";
 import { activeCoats, mixById, type Surface } from "../../../core/job";
@@ -203,7 +204,7 @@ export function SectionView({ surface: newest }: { readonly surface: Surface }) 
         </Typography>
         <Typography variant="body2" sx={{ textAlign: "right" }} aria-live="polite">
           {hovered && hoveredCoat
-            ? `${hoveredCoat.name}: ${mixById({ mixes }, hoveredCoat.mixId)?.name ?? "no mix"}, ${formatNumber(hovered.um[hover!.sample] ?? 0, 1)} µm`
+            ? `${hoveredCoat.name}: ${mixById({ mixes }, hoveredCoat.mixId)?.name ?? "no mix"}, ${formatNumber(hovered.um[hover!.sample] ?? 0, 1)} µm${hoveredCoat.event ? `, ${EVENTS[hoveredCoat.event].label.toLowerCase()}` : ""}`
             : `films drawn ${formatNumber(scales.exaggeration, 0)} × thicker than they are · ${formatNumber(section.mostUm, 0)} µm built up at most`}
         </Typography>
       </Box>

@@ -1,0 +1,67 @@
+import { describe, expect, it } from "vitest";
+import { wholeSergeant } from "../../../data/demo/company";
+import { parseJob } from "./jobSchema";
+import { upgradeJob } from "./upgrade";
+
+type Json = Record<string, unknown>;
+
+describe("a job of an earlier version", () => {
+  it("6 has no pairs: what it seats is one piece", () => {
+    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
+    const before = {
+      ...today,
+      version: 6,
+      surfaces: today.surfaces.map((surface) => {
+        const { both, ...seat } = surface.seat as Json;
+        expect(both).toBeDefined();
+        return { ...surface, seat };
+      }),
+    };
+    const job = parseJob(upgradeJob(before));
+    expect(job.surfaces.map(({ seat }) => seat!.both)).toEqual(today.surfaces.map(() => false));
+  });
+
+  it("7 knows neither growth nor budgets: hair lies down the piece, and every mark is painted", () => {
+    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
+    const before = {
+      ...today,
+      version: 7,
+      surfaces: today.surfaces.map(({ growth, effort, ...surface }) => {
+        expect([growth, effort]).toEqual([null, null]);
+        return surface;
+      }),
+    };
+    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
+  });
+
+  it("8 knows no hides: every form is smooth", () => {
+    const today = JSON.parse(JSON.stringify(wholeSergeant())) as { surfaces: Json[] };
+    const before = {
+      ...today,
+      version: 8,
+      surfaces: today.surfaces.map(({ hide, ...surface }) => {
+        expect(hide).toBeNull();
+        return surface;
+      }),
+    };
+    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
+  });
+
+  it("9 knows no time: its coats stand for nothing that happened", () => {
+    const now = wholeSergeant();
+    const surfaces = now.surfaces.map((surface) => ({
+      ...surface,
+      coats: surface.coats.map((coat) => ({ ...coat, event: null })),
+    }));
+    const today = JSON.parse(JSON.stringify({ ...now, surfaces })) as { surfaces: { coats: Json[] }[] };
+    const before = {
+      ...today,
+      version: 9,
+      surfaces: today.surfaces.map((surface) => ({
+        ...surface,
+        coats: surface.coats.map(({ event: _event, ...coat }) => coat),
+      })),
+    };
+    expect(parseJob(upgradeJob(before))).toEqual({ ...now, surfaces });
+  });
+});

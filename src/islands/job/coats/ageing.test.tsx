@@ -1,0 +1,59 @@
+import { fireEvent, screen, within } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { EVENTS, TIME_NAMES } from "../../../core/ageing/events";
+import { parseJob } from "../../../core/formats/job-json/jobSchema";
+import { wholeSergeant } from "../../../data/demo/company";
+import { job, look, openJob, show } from "../../testing/open";
+import { useSurface } from "../useSurface";
+import { useView } from "../viewStore";
+import { CoatInspector } from "./CoatInspector";
+import { SpecimenBar } from "./SpecimenBar";
+
+function Inspector() {
+  const surface = useSurface();
+  return surface ? <CoatInspector surface={surface} /> : null;
+}
+
+describe("what a coat stands for", () => {
+  it("is chosen from plain words, explained, kept, and taken away again", async () => {
+    openJob(wholeSergeant());
+    const satchel = () => job().surfaces.find(({ id }) => id === "satchel")!;
+    const first = satchel().coats[0]!;
+    look({ surfaceId: "satchel", coatId: first.id });
+    const { user } = show(<Inspector />);
+    const choose = async (name: string) => {
+      await user.click(screen.getByRole("combobox", { name: "Stands for" }));
+      await user.click(within(await screen.findByRole("listbox")).getByRole("option", { name }));
+    };
+    await choose(EVENTS.dusted.label);
+    expect(satchel().coats[0]!.event).toBe("dusted");
+    expect(screen.getByText(EVENTS.dusted.about)).toBeVisible();
+    expect(parseJob(job())).toEqual(job());
+    await choose("nothing that happened");
+    expect(satchel().coats[0]).toEqual(first);
+  });
+});
+
+describe("the slider over time", () => {
+  const bar = (hasTimes: boolean) =>
+    show(<SpecimenBar count={5} chosenPainted={false} hasTimes={hasTimes} />);
+
+  it("goes back to how the surface was made, forth to how it stands, and forgets the step it was shown at", () => {
+    look({ upTo: 3 });
+    bar(true);
+    const slider = screen.getByRole("slider", { name: "Time" });
+    expect(slider).toHaveAttribute("aria-valuetext", TIME_NAMES.left);
+    fireEvent.change(slider, { target: { value: 0 } });
+    expect(useView.getState()).toMatchObject({ time: "made", upTo: null });
+    expect(screen.getByText("as it was made")).toBeVisible();
+    fireEvent.change(slider, { target: { value: 1 } });
+    expect(useView.getState().time).toBe("used");
+    fireEvent.change(slider, { target: { value: 2 } });
+    expect(useView.getState().time).toBeNull();
+  });
+
+  it("is not there where nothing has happened to the surface", () => {
+    bar(false);
+    expect(screen.queryByRole("slider", { name: "Time" })).toBeNull();
+  });
+});
