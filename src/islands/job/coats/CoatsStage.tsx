@@ -1,6 +1,6 @@
 import { Box, Button, Typography, useMediaQuery, useTheme } from "@mui/material";
 import { useState } from "react";
-import { coatsAt, timesOf } from "../../../core/ageing/asItWas";
+import { coatsAt } from "../../../core/ageing/asItWas";
 import { activeCoats, type Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
 import { ColumnHead } from "../../../ui/Row";
@@ -156,11 +156,7 @@ export function CoatsStage() {
             </Button>
           </Box>
         )}
-        <SpecimenBar
-          count={painted.length}
-          chosenPainted={painted.some((coat) => coat.id === coatId)}
-          hasTimes={timesOf(surface).length > 0}
-        />
+        <SpecimenBar count={painted.length} chosenPainted={painted.some((coat) => coat.id === coatId)} />
         {whole ? <OnFigure surface={surface} /> : <SpecimenView />}
         <Bottom surface={surface} />
       </Box>

@@ -3,7 +3,6 @@ import { memo } from "react";
 import { usePrefs, type Shape } from "../../../ui/prefs";
 import { SURROUNDS, type Surround } from "../../../ui/theme";
 import { useFigureLook } from "../figure/figureLook";
-import { TimeSlider } from "./TimeSlider";
 import { DISTANCES, useView, type LightShown } from "../viewStore";
 
 const DISTANCE_NAMES: Readonly<Record<string, string>> = {
@@ -131,12 +130,10 @@ interface ToolbarProps {
   readonly count: number;
   /** The chosen coat is one of them. */
   readonly chosenPainted: boolean;
-  /** Some of its coats tell of something that happened. */
-  readonly hasTimes: boolean;
 }
 
 /** How the specimen is shown; drawn anew only where what it shows has changed, as every edit passes by here. */
-export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted, hasTimes }: ToolbarProps) {
+export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted }: ToolbarProps) {
   const { upTo, shape, set } = useView();
   const setShape = usePrefs((prefs) => prefs.setShape);
   const { whole, as, set: look } = useFigureLook();
@@ -169,7 +166,6 @@ export const SpecimenBar = memo(function SpecimenBar({ count, chosenPainted, has
       </Box>
       <Box sx={row}>
         {!whole && <Near />}
-        {!whole && hasTimes && <TimeSlider />}
         <HoldBefore disabled={bare || !chosenPainted} />
         <Box sx={{ flex: 1 }} />
         <Typography variant="body2" role="status">

@@ -19,6 +19,7 @@ import { MmRuler } from "./MmRuler";
 import { OutlinePen } from "./OutlinePen";
 import { SectionLineHandles } from "./SectionLineHandles";
 import { lineOn } from "./sectionPlace";
+import { TimeSlider } from "./TimeSlider";
 import { SizeCaption } from "./SizeCaption";
 
 const RULER_PX = 22;
@@ -206,6 +207,7 @@ export function SpecimenView() {
         />
       )}
       {(light === "lit" || light === "light") && <LampDial figure={figure} />}
+      {surface && <TimeSlider surface={surface} />}
       <DrawingBar />
       {failure !== null && (
         <Box

@@ -7,7 +7,7 @@ import { job, look, openJob, show } from "../../testing/open";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { CoatInspector } from "./CoatInspector";
-import { SpecimenBar } from "./SpecimenBar";
+import { TimeSlider } from "./TimeSlider";
 
 function Inspector() {
   const surface = useSurface();
@@ -35,12 +35,12 @@ describe("what a coat stands for", () => {
 });
 
 describe("the slider over time", () => {
-  const bar = (hasTimes: boolean) =>
-    show(<SpecimenBar count={5} chosenPainted={false} hasTimes={hasTimes} />);
+  const sergeant = wholeSergeant();
+  const over = (id: string) => show(<TimeSlider surface={sergeant.surfaces.find((one) => one.id === id)!} />);
 
   it("goes back to how the surface was made, forth to how it stands, and forgets the step it was shown at", () => {
     look({ upTo: 3 });
-    bar(true);
+    over("satchel");
     const slider = screen.getByRole("slider", { name: "Time" });
     expect(slider).toHaveAttribute("aria-valuetext", TIME_NAMES.left);
     fireEvent.change(slider, { target: { value: 0 } });
@@ -53,7 +53,7 @@ describe("the slider over time", () => {
   });
 
   it("is not there where nothing has happened to the surface", () => {
-    bar(false);
+    over("coat-skirt");
     expect(screen.queryByRole("slider", { name: "Time" })).toBeNull();
   });
 });
