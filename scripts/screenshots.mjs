@@ -127,7 +127,12 @@ const shots = [
   {
     name: "bench",
     at: `${JOB}/bench`,
-    act: (page) => page.getByRole("button", { name: /Rust lines/ }).click(),
+    act: async (page) => {
+      await page.getByRole("button", { name: /Rust lines/ }).click();
+      // A card is whole with its pictures and what it adds.
+      for (const text of ["being painted …", "being worked out"])
+        await page.getByText(text).first().waitFor({ state: "detached" });
+    },
   },
   { name: "log", at: `${JOB}/log`, act: (page) => page.getByRole("checkbox", { name: "Base done" }).click() },
   { name: "settings", at: "/settings" },
