@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { EVENT_IDS, EVENTS, TIMES, type EventId } from "./events";
-import { inOrder, liesBelow } from "./order";
+import { liesBelow } from "./order";
 
 /** What a painter would say of two events: the first below the second, above it, or either way. */
 const JUDGED: readonly (readonly [EventId, "below" | "above" | "either", EventId])[] = [
@@ -86,14 +86,11 @@ describe("the order of events", () => {
       }
   });
 
-  it("sorts any events so that none lies below a later one, loses none, and leaves what is in order", () => {
+  it("runs in no circle: of any events one can always be painted first", () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom(...EVENT_IDS), { maxLength: 20 }), (events) => {
-        const sorted = inOrder(events);
-        expect([...sorted].sort()).toEqual([...events].sort());
-        for (const [at, early] of sorted.entries())
-          for (const late of sorted.slice(at + 1)) expect(liesBelow(late, early)).toBeNull();
-        expect(inOrder(sorted)).toEqual(sorted);
+      fc.property(fc.uniqueArray(fc.constantFrom(...EVENT_IDS), { minLength: 1 }), (events) => {
+        const first = events.filter((one) => events.every((other) => liesBelow(other, one) === null));
+        expect(first.length).toBeGreaterThan(0);
       }),
     );
   });

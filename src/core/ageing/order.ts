@@ -87,16 +87,3 @@ const RULES: readonly Rule[] = [
 /** Why one event has to be painted before another; null where it need not be. */
 export const liesBelow = (one: EventId, other: EventId): string | null =>
   RULES.find(({ below, above }) => below.includes(one) && above.includes(other))?.because ?? null;
-
-/** Events from the oldest to the newest: each after all that lie below it, otherwise as they came. @throws never: the rules have no circle */
-export function inOrder(events: readonly EventId[]): EventId[] {
-  const left = [...events];
-  const sorted: EventId[] = [];
-  while (left.length > 0) {
-    const at = left.findIndex((one) =>
-      left.every((other) => other === one || liesBelow(other, one) === null),
-    );
-    sorted.push(...left.splice(Math.max(0, at), 1));
-  }
-  return sorted;
-}

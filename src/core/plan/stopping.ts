@@ -89,7 +89,7 @@ export function addsOfCards(cards: readonly Card[], adds: readonly CoatAdds[]): 
 
 const FOR: Readonly<Record<Standard, string>> = { tabletop: "the table", display: "display" };
 
-/** "Good enough for the table: 5 cards and 1 h 10 min are left and would change it by 2.1 (CIEDE2000, mean)." */
+/** "You may stop here for the table: 5 cards more on this surface (1 h 10) would change it by 2.1 (CIEDE2000, mean)." */
 export const stopText = ({ standard, cardsLeft, minutesLeft, left }: Stop): string =>
   `You may stop here for ${FOR[standard]}: ${counted(cardsLeft, "card")} more on this surface (${formatMinutes(minutesLeft)}) would change it by ${formatNumber(left, 1)} (CIEDE2000, mean).`;
 

@@ -30,14 +30,16 @@ export function goesOn(
 ): Float32Array | null {
   const coat = surface.coats.find((one) => one.id === coatId);
   if (!coat) return null;
-  const covered = (id: string | undefined) => {
-    const film = coats.find((one) => one.coat.id === id)?.film;
-    return film ? shareOf(film) : null;
-  };
+  const filmOf = (id: string | undefined) => coats.find((one) => one.coat.id === id)?.film ?? null;
   const marks = marksOf(job, surface, grid.form, coat, () => grid);
-  if (marks.kind !== "field") return covered(coat.id);
+  if (marks.kind !== "field") {
+    const own = filmOf(coat.id);
+    // Looked at once: it is not kept with the film.
+    return own && Float32Array.from(own.cover, (share) => share / 255);
+  }
   const near = coat.place.kind === "zones" ? coat.place.near?.coatId : undefined;
-  return placeWeights({ grid, marks, nearCover: covered(near) });
+  const beside = filmOf(near);
+  return placeWeights({ grid, marks, nearCover: beside && shareOf(beside) });
 }
 
 /**

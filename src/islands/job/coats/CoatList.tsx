@@ -75,7 +75,7 @@ const CoatFace = memo(function CoatFace({ coat, number, step, chosen }: RowProps
       type="button"
       aria-pressed={chosen}
       aria-label={`Coat ${number}, ${coat.name}${coat.held ? ", held back" : ""}`}
-      onClick={() => set({ coatId: coat.id, upTo: step })}
+      onClick={() => set({ coatId: coat.id, upTo: step, time: null })}
       sx={{
         flex: 1,
         minWidth: 0,

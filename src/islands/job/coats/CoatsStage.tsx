@@ -129,7 +129,7 @@ export function CoatsStage() {
   const whole = useFigureLook((look) => look.whole);
   if (!surface)
     return <Typography sx={{ p: 3 }}>This job has no surface yet. Add one in the brief.</Typography>;
-  const painted = coatsAt(surface, time);
+  const painted = coatsAt(surface, whole ? null : time);
   return (
     <>
       <Side anchor="left" narrow={narrow} open={drawer === "coats"} onClose={() => setDrawer(null)}>

@@ -7,6 +7,7 @@ import { job, look, openJob, show } from "../../testing/open";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { CoatInspector } from "./CoatInspector";
+import { CoatList } from "./CoatList";
 import { TimeSlider } from "./TimeSlider";
 
 function Inspector() {
@@ -50,6 +51,14 @@ describe("the slider over time", () => {
     expect(useView.getState().time).toBe("used");
     fireEvent.change(slider, { target: { value: 2 } });
     expect(useView.getState().time).toBeNull();
+  });
+
+  it("is back at how the surface stands once a coat is chosen: its step is one of all coats", async () => {
+    openJob(sergeant);
+    look({ surfaceId: "satchel", time: "made" });
+    const { user } = show(<CoatList surface={sergeant.surfaces.find(({ id }) => id === "satchel")!} />);
+    await user.click(screen.getByRole("button", { name: /^Coat 10,/ }));
+    expect(useView.getState()).toMatchObject({ time: null, upTo: 10 });
   });
 
   it("is not there where nothing has happened to the surface", () => {
