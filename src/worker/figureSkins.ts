@@ -72,6 +72,8 @@ export interface FigureShown {
   readonly step: { readonly surfaceId: string; readonly upTo: number } | null;
   /** Most cells of each surface in the finer picture; `FULL_CELLS` where left out or more. */
   readonly mostCells?: number;
+  /** Most cells of each surface in the coarse picture; `QUICK_CELLS` where left out. */
+  readonly previewCells?: number;
 }
 
 /** How pieces are looked at. Steps of light are greys of their own, which no lamp shades once more. */
@@ -100,7 +102,8 @@ function costOf({ hand }: Job, surface: Surface, mostCells: number): number {
 }
 
 function wishesOf({ job: given, paints, figureId, as, step, ...asked }: FigureShown, full: boolean): Wish[] {
-  const cells = { mostCells: Math.min(FULL_CELLS, asked.mostCells ?? FULL_CELLS), previewCells: QUICK_CELLS };
+  const mostCells = Math.min(FULL_CELLS, asked.mostCells ?? FULL_CELLS);
+  const cells = { mostCells, previewCells: asked.previewCells ?? QUICK_CELLS };
   const job = as === "paint" ? given : primed(given);
   return seatedSurfaces(job, figureId).map((surface) => {
     const upTo = as === "paint" && step?.surfaceId === surfaceIdOf(surface.id) ? step.upTo : null;
@@ -109,7 +112,7 @@ function wishesOf({ job: given, paints, figureId, as, step, ...asked }: FigureSh
       request,
       full,
       key: skinKey(request, surface, full),
-      cost: costOf(job, surface, cells.mostCells),
+      cost: costOf(job, surface, mostCells),
     };
   });
 }

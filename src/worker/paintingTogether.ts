@@ -7,6 +7,8 @@ import type { Helper } from "./helpers";
 export const FULL_CELLS = 400_000;
 /** Cells of a surface in the quick one, which is small: a piece has some ten thousand pixels of it. */
 export const QUICK_CELLS = 10_000;
+/** Cells of a surface in the first picture of a worker that has only just started, and whose program is slow as yet. */
+export const ROUGH_CELLS = 2000;
 
 /** One surface of a figure to be painted. */
 export interface Wish {
@@ -29,7 +31,8 @@ type Painter = Helper | null;
 
 /** Who painted a surface last, coarse or fine: its films are there. */
 const lastBy = new Map<string, Painter>();
-const nameOf = ({ request: { surfaceId }, full }: Wish): string => `${surfaceId}/${full ? "fine" : "coarse"}`;
+const nameOf = ({ request: { surfaceId, previewCells }, full }: Wish): string =>
+  `${surfaceId}/${full ? "fine" : previewCells}`;
 
 /** Surfaces of a figure painted side by side: they share nothing but the figure's light. */
 export class PaintingTogether {

@@ -32,12 +32,16 @@ interface Detail {
   /** Pixels along the longer side of the lamp's view of it, and what of its depth they do not tell, mm. */
   readonly lampPx: number;
   readonly behindMm: number;
+  /** Whether edges have their thickness. */
+  readonly edges: boolean;
 }
 
 const DETAILS = {
-  fine: { points: 20_000, lampPx: 1000, behindMm: 0.22 },
+  fine: { points: 20_000, lampPx: 1000, behindMm: 0.22, edges: true },
   /** For a picture of some three hundred pixels that is followed by a finer one. */
-  quick: { points: 4000, lampPx: 400, behindMm: 0.4 },
+  quick: { points: 4000, lampPx: 400, behindMm: 0.4, edges: true },
+  /** For the very first one, of some two hundred. */
+  rough: { points: 1500, lampPx: 256, behindMm: 0.6, edges: false },
 } as const satisfies Readonly<Record<string, Detail>>;
 
 /** A still picture of a figure, and what of it is which surface. */
@@ -94,7 +98,11 @@ function seatedSkin(piece: SeatedPiece, skin: PieceSkin, detail: Detail): Seated
   const own = known.get(detail);
   if (own?.piece === piece) return own;
   const mesh = seatedMesh(skin.grid, skin.heights, detail.points, piece.seating);
-  const made = { piece, mesh, rim: rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) };
+  const made = {
+    piece,
+    mesh,
+    rim: detail.edges ? rimOf(skin.grid, mesh, onPiece(skin.grid, mesh.step)) : null,
+  };
   seated.set(skin, known.set(detail, made));
   return made;
 }

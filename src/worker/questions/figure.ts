@@ -3,10 +3,12 @@ import { drawFigure, type FigureStill, type FigureView } from "../../core/figure
 import { sprayOnBody } from "../../core/figure/bodyFromAbove";
 import { standingFigure } from "../../core/figure/standingFigure";
 import { figureOf } from "../../core/job";
+import type { PieceSkin } from "../../core/piece/skin";
 import { figureJudgedSchema } from "../figurePictured";
 import { FIGURE_AS, seatedSurfaces, skinsOn, type FigureShown } from "../figureSkins";
 import { bringWhatIsKept } from "../heights";
 import { helpersFor } from "../helpers";
+import { ROUGH_CELLS } from "../paintingTogether";
 import { defineQuestion } from "../question";
 import { simulator } from "../simulation";
 
@@ -18,8 +20,15 @@ export interface FigureInput extends FigureShown {
   readonly helpers: number;
 }
 
-/** Longest side of the quick picture, pixels. */
-const QUICK_PX = 300;
+/** Longest side of the quick picture, and of the rough one before it, pixels. */
+const SMALL_PX = { quick: 300, rough: 200 } as const;
+
+/**
+ * Whether this worker has drawn a figure. Until then little of its program is compiled and all of it is slow: a rough
+ * picture comes before the quick one, which later needs no longer than it.
+ */
+let practised = false;
+
 /** The whole figure as it stands: quickly, then finer; null where it has no body or was stopped. */
 export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
   id: "figure",
@@ -38,20 +47,34 @@ export const figure = defineQuestion<FigureInput, FigureStill, FigureStill>({
   }),
   async run(input, { wanted, part }) {
     const { job, figureId, view, full } = input;
-    // They start while the figure is being dressed here.
-    const helpers = helpersFor(input.helpers);
     const sim = await simulator;
     const own = figureOf(job, { figureId });
     await bringWhatIsKept(seatedSurfaces(job, figureId));
     const standing = standingFigure(job, own);
     if (!standing) return null;
     const sprayed = input.as === "sprayed" ? sprayOnBody(standing) : undefined;
+    const drawn = (skins: ReadonlyMap<string, PieceSkin>, how: keyof typeof SMALL_PX): FigureStill =>
+      drawFigure(
+        standing,
+        own,
+        skins,
+        { ...view, mostPx: Math.min(SMALL_PX[how], view.mostPx) },
+        sprayed,
+        how,
+      );
+    const shown = (still: FigureStill) => part(still, [still.picture.rgba.buffer, still.owners.buffer]);
+    if (full && !practised) {
+      const rough = await skinsOn(sim, { ...input, previewCells: ROUGH_CELLS }, false, wanted);
+      if (!rough) return null;
+      shown(drawn(rough, "rough"));
+      practised = true;
+    }
+    const helpers = helpersFor(input.helpers);
     const coarse = await skinsOn(sim, input, false, wanted, helpers);
     if (!coarse) return null;
-    const quick = { ...view, mostPx: Math.min(QUICK_PX, view.mostPx) };
-    const first = drawFigure(standing, own, coarse, quick, sprayed, "quick");
+    const first = drawn(coarse, "quick");
     if (!full) return first;
-    part(first, [first.picture.rgba.buffer, first.owners.buffer]);
+    shown(first);
     const fine = await skinsOn(sim, input, true, wanted, helpers);
     if (!fine || !(await wanted(1, 1))) return null;
     return drawFigure(standing, own, fine, view, sprayed);
