@@ -13,6 +13,7 @@ import { layer } from "./layer/layer";
 import { line } from "./line/line";
 import { overbrush } from "./overbrush/overbrush";
 import { pinWash } from "./pin-wash/pin-wash";
+import { plateLines } from "./plate-lines/plate-lines";
 import { plates } from "./plates/plates";
 import { powder } from "./powder/powder";
 import { scratch } from "./scratch/scratch";
@@ -43,6 +44,7 @@ const all = {
   hair,
   "edge-line": edgeLine,
   plates,
+  "plate-lines": plateLines,
   sponge,
   streak,
   blotch,

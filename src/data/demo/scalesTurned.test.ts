@@ -10,9 +10,9 @@ import { cross, dot, minus, unit } from "../../core/surface/vector";
 import { mudDrake } from "./mudDrake";
 
 const drake = mudDrake();
-const edges = drake.surfaces
-  .find(({ id }) => id === "body")!
-  .coats.find(({ name }) => name === "Lit edge of every scale")!;
+const coats = drake.surfaces.find(({ id }) => id === "body")!.coats;
+const edges = coats.find(({ name }) => name === "Lit edge of every scale")!;
+const lines = coats.find(({ name }) => name === "Dark edge of every scale")!;
 
 /** The drake turned on its spot, with one coat on its body. */
 function turned(turnDeg: number, coat: Coat): Job {
@@ -71,4 +71,10 @@ describe("edges of scales", () => {
       expect(right / all).toBeGreaterThan(0.93);
     },
   );
+
+  it.each([45, 270])("have their dark line on the other side, with the beast turned by %i°", (turnDeg) => {
+    const { right, all } = onLampSide(turned(turnDeg, lines));
+    expect(all).toBeGreaterThan(40);
+    expect(right / all).toBeLessThan(0.07);
+  });
 });

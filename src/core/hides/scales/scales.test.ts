@@ -178,6 +178,13 @@ describe("scales", () => {
     expect(keel - aside).toBeGreaterThan(0.08);
   });
 
+  it("painted on a smooth body lie over each other as sculpted ones do", () => {
+    const smooth = on({ lift: 0, keel: 0, width: 1 }, 0.06).grid.hide!;
+    const raised = on({ lift: 0.24, keel: 0, width: 1 }, 0.06).grid.hide!;
+    expect(smooth.thing).toEqual(raised.thing);
+    expect(smooth.upMm.every((mm) => mm === 0)).toBe(true);
+  });
+
   it("lie along the growth map", () => {
     const growth = {
       ...{ pull: 0, sway: 0 },

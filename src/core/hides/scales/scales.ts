@@ -127,6 +127,8 @@ const params = {
 
 /** A scale stands off no further than so much of its width. */
 const HIGHEST = 0.5;
+/** An ordinary scale's free edge stands off by so much of its width. */
+const USUAL_LIFT = 0.24;
 /** Between scales the ground lies so far below, in lifts, and at least so far, mm. */
 const [BELOW, LEAST_BELOW_MM] = [0.55, 0.04] as const;
 
@@ -218,11 +220,14 @@ export const scales = defineHide({
     ];
   },
   sculpt(room, values) {
-    const floorMm = -Math.max(LEAST_BELOW_MM, BELOW * values.lift);
+    // Without any height they are painted on a smooth body: they lie over each other as sculpted ones would.
+    const isSmooth = values.lift === 0 && values.keel === 0;
+    const liftMm = isSmooth ? USUAL_LIFT * values.width : values.lift;
+    const floorMm = -Math.max(LEAST_BELOW_MM, BELOW * liftMm);
     const sheet = blankSheet(room.grid, floorMm);
     const { form } = room.grid;
     const stand = {
-      liftMm: values.lift,
+      liftMm,
       keel: values.keel / 100,
       usualMm: values.width,
       scars: values.scars / 100,
@@ -241,8 +246,7 @@ export const scales = defineHide({
       };
     });
     const made = sculptedFrom(sheet, things, { lie: room.lie, hangMm: 0, bareMm: floorMm });
-    // Without any height they are painted on a smooth body: only what lies where is told.
-    if (values.lift === 0 && values.keel === 0) made.upMm.fill(0);
+    if (isSmooth) made.upMm.fill(0);
     return made;
   },
 });

@@ -20,6 +20,7 @@ type Tone =
   | "gaps"
   | "under"
   | "deep"
+  | "line"
   | "edge"
   | "light"
   | "pale"
@@ -33,14 +34,14 @@ const isQuiet = ({ answers }: SchemeRoom): boolean => answers.look === "quiet";
 
 /**
  * Scaled hide, scale by scale: back and belly each in a tone, a wash between scales, brown and a cold dark drawn into what
- * lies below; then the side of every scale that looks to the light, and more of it the more it faces the light.
+ * lies below, a dark line along the side of each that looks away from the light; then the side of every scale that looks to the light, and more of it the more it faces the light.
  */
 export const scalesPlated = defineScheme<Tone>({
   id: "scales-plated",
-  version: 3,
+  version: 4,
   label: "Scale by scale",
   about:
-    "A tone for the back and one for the belly, a wash between scales, brown and a cold dark drawn below; then the lit edge of every scale, more of it the more it faces the light, and specks on the highest corners. For the table, edges and specks alone.",
+    "A tone for the back and one for the belly, a wash between scales, brown and a cold dark drawn below, a dark line along each scale; then the lit edge of every scale, more of it the more it faces the light, and specks on the highest corners. For the table, edges and specks alone.",
   material: "scaled hide",
   startColour: "#4f5b42",
   hide: ["scales", "painted"],
@@ -57,6 +58,7 @@ function tonesOf({ answers }: SchemeRoom): Readonly<Record<Tone, SchemeTone>> {
     gaps: clearTone("scales, wash", -20, 0.7, -14),
     under: clearTone("scales, brown below", -14, 1.2, -32),
     deep: clearTone("scales, cold dark", -24, 0.7, 110),
+    line: tone("scales, lines", -32 * span, 0.75, 30),
     edge: tone("scales, edges", 20 * span, 1.05, 3),
     light: tone("scales, light", 35 * span, 0.95, 6),
     pale: tone("scales, rims", 46 * span, 0.75, 8),
@@ -73,6 +75,7 @@ function coatsOf(room: SchemeRoom): SchemeCoat<Tone>[] {
     belly,
     ...(isQuiet(room) || isTable(room) ? [] : [saddle]),
     ...shades(room),
+    ...(isQuiet(room) && isTable(room) ? [] : [outlines(room)]),
     ...lights(room),
     ...(room.answers.age === "new" ? [] : [scars(room)]),
     ...(isTable(room) ? [] : [tie]),
@@ -120,6 +123,19 @@ const shades = (room: SchemeRoom): SchemeCoat<Tone>[] => [
         ),
       ]),
 ];
+
+/** What parts one scale from the next where nothing is sculpted, and sets off its lit edge where it is. */
+const outlines = (room: SchemeRoom): SchemeCoat<Tone> => ({
+  ...{
+    key: "outlines",
+    name: "Dark edge of every scale",
+    technique: "plate-lines",
+    tone: "line",
+    water: 1.5,
+  },
+  place: inZones(["off-belly"], 0),
+  params: { width: markMm(room, 0.1), around: isTable(room) ? 0 : 25, soft: isTable(room) ? 0 : 40 },
+});
 
 interface Plates {
   readonly edge: number;

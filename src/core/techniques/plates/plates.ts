@@ -1,6 +1,4 @@
 import { fieldsOf } from "../../surface/fields";
-import { eachLight } from "../../surface/roomLight";
-import type { SurfaceGrid } from "../../surface/grid";
 import type { Sculpted, SculptedThing } from "../../surface/sculpted";
 import { hash01, type Random } from "../../random";
 import { clamp, smoothstep } from "../../units";
@@ -13,6 +11,7 @@ import {
   type FilmBuffer,
   type LayContext,
 } from "../technique";
+import { lightOnThings, type LightOnThings } from "../thingLight";
 import { wander } from "../texture";
 
 /** Scale by scale: the side of each that looks to the light, its edge first, then more of it the more it faces the light. */
@@ -102,54 +101,6 @@ interface Look {
   readonly broken: number;
 }
 
-/** What one scale gets of a coat. */
-interface Share {
-  /** How much it faces the light, 0…1. */
-  readonly lit: Float32Array;
-  /** Unit vector on the flat towards the light, y downwards, per scale. */
-  readonly x: Float32Array;
-  readonly y: Float32Array;
-}
-
-/** A lamp that stands less far aside than this has no side: then what is higher on the flat is lit. */
-const LEAST_ASIDE = 0.12;
-
-/** By the cells it falls on: every coat and pass of them is lit alike. */
-const lights = new WeakMap<SurfaceGrid, Share>();
-
-function lightOn(grid: SurfaceGrid, hide: Sculpted): Share {
-  const known = lights.get(grid) ?? lightOfScales(grid, hide);
-  lights.set(grid, known);
-  return known;
-}
-
-/** Mean light of every scale, and from where it comes. */
-function lightOfScales(grid: SurfaceGrid, hide: Sculpted): Share {
-  const count = hide.things.length;
-  const [lit, x, y, cells] = Array.from({ length: 4 }, () => new Float32Array(count));
-  const { litShare } = fieldsOf(grid);
-  const room = grid.room();
-  const add = (at: number, lampX: number, lampY: number) => {
-    const number = hide.thing[at]!;
-    if (number < 0 || grid.inside[at] === 0) return;
-    lit![number]! += litShare[at]!;
-    x![number]! += lampX;
-    y![number]! += lampY;
-    cells![number]! += 1;
-  };
-  if (room) eachLight(room, grid, 1, (at, lampX, lampY) => add(at, lampX, lampY));
-  else for (let at = 0; at < hide.thing.length; at++) add(at, grid.lamp[0], grid.lamp[1]);
-  for (let number = 0; number < count; number++) {
-    const many = Math.max(1, cells![number]!);
-    lit![number]! /= many;
-    const [ax, ay] = [x![number]! / many, y![number]! / many];
-    const long = Math.hypot(ax, ay);
-    x![number] = long < LEAST_ASIDE ? 0 : ax / long;
-    y![number] = long < LEAST_ASIDE ? -1 : ay / long;
-  }
-  return { lit: lit!, x: x!, y: y! };
-}
-
 /** One pass over all scales; on a smooth piece over what its own edges are. */
 function layOnce(film: FilmBuffer, context: LayContext, look: Look, random: Random): void {
   const { grid, passUm } = context;
@@ -160,7 +111,7 @@ function layOnce(film: FilmBuffer, context: LayContext, look: Look, random: Rand
     layOnEdges(film, context, look, weights);
     return;
   }
-  const light = lightOn(grid, hide);
+  const light = lightOnThings(grid, hide);
   const { low } = fieldsOf(grid);
   for (let at = 0; at < weights.length; at++) {
     const number = hide.thing[at]!;
@@ -202,7 +153,14 @@ function inFromEdge(thing: SculptedThing, ahead: number, aside: number, a: numbe
 }
 
 /** How much of a cell a coat covers on its scale, 0…1. */
-function coverOn(hide: Sculpted, light: Share, number: number, at: number, look: Look, seed: number): number {
+function coverOn(
+  hide: Sculpted,
+  light: LightOnThings,
+  number: number,
+  at: number,
+  look: Look,
+  seed: number,
+): number {
   const thing = hide.things[number]!;
   const facing = clamp((light.lit[number]! - look.from / 100) / (1 - look.from / 100), 0, 1);
   if (facing <= 0 && look.from > 0) return 0;
