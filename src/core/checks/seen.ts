@@ -168,7 +168,7 @@ function buriedResults(surface: Surface, found: readonly { coat: Coat; effect: S
 const GROUNDS: ReadonlySet<string> = new Set(["base-coat", "airbrush", "texture-paste"]);
 
 /** Places of a body that have a base of their own where a layer goes on them: a belly, a saddle. */
-const OF_BODY: ReadonlySet<Zone> = new Set(["back", "crest", "flank", "belly", "off-belly"]);
+const OF_BODY: ReadonlySet<Zone> = new Set(["back", "crest", "front", "flank", "belly", "off-belly"]);
 
 /** A body in two colours: another base lies on part of the first. */
 const isSecondBase = ({ place, technique, passes }: Coat): boolean =>

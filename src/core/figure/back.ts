@@ -1,7 +1,10 @@
 import { figureOf, type Figure, type Surface } from "../job";
+import { completeParams } from "../params";
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import { BEHIND } from "../surface/backness";
 import { add, dot, minus, times, unit } from "../surface/vector";
+import { bodies, isBodyId } from "./bodies";
+import { turned } from "./frame";
 import { seatedAt, seatingOf, type Seating } from "./seated";
 
 /** The form's own axes as they lie in the room, at its middle: unit vectors. */
@@ -24,6 +27,13 @@ export const inForm = (axes: readonly SpacePoint[], way: SpacePoint): SpacePoint
 export function backOfAxes(axes: readonly SpacePoint[]): SpacePoint {
   const upright = Math.abs(axes[1]![1]);
   return unit(add(times(inForm(axes, [0, 1, 0]), 1 - upright), BEHIND, upright));
+}
+
+/** Where a figure looks in its room, a unit vector: to the front, turned as its body is. */
+export function aheadOf({ body }: Pick<Figure, "body">): SpacePoint {
+  const { turnDeg = 0 } =
+    body && isBodyId(body.id) ? completeParams(bodies[body.id].params, body.params) : {};
+  return turned([0, 0, 1], [0, 1, 0], turnDeg);
 }
 
 /** So many decimals tell one back from another: patterns do not move for less. */

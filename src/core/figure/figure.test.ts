@@ -1,3 +1,4 @@
+import { mudDrake } from "../../data/demo/mudDrake";
 import { describe, expect, it } from "vitest";
 import { reedScout, wholeSergeant } from "../../data/demo/company";
 import { demoShelf } from "../../data/demo/shelf";
@@ -199,6 +200,21 @@ describe("light on a figure's pieces", () => {
     const behind = lightOf(turned, surfaceOf(turned, "coat-skirt")).room()!.lampInForm;
     expect(behind[0]).toBeCloseTo(-own[0], 1);
     expect(behind[2]).toBeCloseTo(-own[2], 1);
+  });
+
+  it("tells each piece where its figure looks, which turns with the body and against a piece's own turn", () => {
+    const aheadOn = (of: Job, id: string) => lightOf(of, surfaceOf(of, id)).room()!.aheadInForm;
+    const own = aheadOn(job, "coat-skirt");
+    expect(own[2]).toBeGreaterThan(0.9);
+    const turned = withSeat(job, "coat-skirt", { ...onSeat("waist"), turnDeg: 180 });
+    expect(aheadOn(turned, "coat-skirt")[2]).toBeLessThan(-0.9);
+    const [before, after] = [0, 90].map((turnDeg) => {
+      const drake = mudDrake();
+      const body = drake.figures[0]!.body!;
+      const figures = [{ ...drake.figures[0]!, body: { ...body, params: { ...body.params, turnDeg } } }];
+      return aheadOn({ ...drake, figures }, "head");
+    });
+    after!.forEach((part, axis) => expect(part).toBeCloseTo(before![axis]!, 6));
   });
 
   it.each<[string, (of: Job) => Job]>([

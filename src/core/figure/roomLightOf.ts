@@ -106,14 +106,23 @@ export interface InRoom {
   under(lamp: SpacePoint): RoomLight;
 }
 
-/** Places a piece in the room of its figure; how it lies there, and how open, is worked out once for all lamps. */
-export function inRoom(form: SurfaceForm, seating: Seating, way: InTheWay): InRoom {
+/**
+ * Places a piece in the room of its figure; how it lies there, and how open, is worked out once for all lamps.
+ * @param ahead unit vector to where the figure looks
+ */
+export function inRoom(
+  form: SurfaceForm,
+  seating: Seating,
+  way: InTheWay,
+  ahead: SpacePoint = [0, 0, 1],
+): InRoom {
   let placed: Placed | null = null;
   let open: Float32Array | null = null;
   const once = () => (placed ??= placedOf(form, seating));
   return {
     under: (lamp) => ({
       ...lampLight(form, seating, once(), way, lamp),
+      aheadInForm: inForm(axesInRoom(form, seating), ahead),
       open: () => (open ??= openOf(once(), way)),
     }),
   };
@@ -126,7 +135,7 @@ function lampLight(
   placed: Placed,
   way: InTheWay,
   lamp: SpacePoint,
-): Omit<RoomLight, "open"> {
+): Omit<RoomLight, "open" | "aheadInForm"> {
   const { lattice, depthMm, frames } = placed;
   const values = new Float32Array(depthMm.length * PER_POINT);
   const beams = waysOf(cone(lamp, LAMP_HALF_DEG, LAMP_WAYS));

@@ -1,6 +1,7 @@
 // Brings the light of figures' rooms to wherever this is imported: workers, scripts and tests.
 import { figureOf, type Job, type Surface } from "../job";
 import type { RoomLight } from "../surface/roomLight";
+import { aheadOf } from "./back";
 import { bringRooms, lampInRoom, type RoomMaker } from "./light";
 import { inRoom, obstaclesIn, type InRoom } from "./roomLightOf";
 import { standingFigure } from "./standingFigure";
@@ -24,11 +25,12 @@ const pieces = new Kept<InRoom | null>(48);
 const lights = new Kept<RoomLight | null>(48);
 
 function place(job: Job, surface: Surface): InRoom | null {
-  const standing = standingFigure(job, figureOf(job, surface));
+  const figure = figureOf(job, surface);
+  const standing = standingFigure(job, figure);
   const own = standing?.pieces.findIndex((piece) => piece.surface.id === surface.id) ?? -1;
   const piece = standing?.pieces[own];
   if (!standing || !piece) return null;
-  return inRoom(piece.form, piece.seating, { obstacles: obstaclesIn(standing), own });
+  return inRoom(piece.form, piece.seating, { obstacles: obstaclesIn(standing), own }, aheadOf(figure));
 }
 
 const roomOf: RoomMaker = (job, surface, keys) =>

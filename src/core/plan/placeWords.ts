@@ -19,6 +19,7 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   seams: "near seams",
   back: "the back",
   crest: "crest or mane",
+  front: "face or front",
   flank: "the flanks",
   belly: "the belly",
   "off-belly": "all but the belly",

@@ -42,6 +42,7 @@ const OF_ROOM: readonly Zone[] = [
   "sheltered",
   "back",
   "crest",
+  "front",
   "flank",
   "belly",
   "off-belly",

@@ -13,6 +13,8 @@ const [STRAYS, STRAY_MM, STRAYS_BY_THING] = [0.08, 1.6, 0.1] as const;
 const NO_BELLY = 0.5;
 /** A piece that lies aside has its back behind it. */
 export const BEHIND: SpacePoint = [0, 0, -1];
+/** And looks to you. */
+const AHEAD: SpacePoint = [0, 0, 1];
 
 /** From the belly, 0, to the back, 1: by which way a closed piece faces; up an open one. */
 export function backAt(form: SurfaceForm, back: SpacePoint): (place: Place) => number {
@@ -41,6 +43,30 @@ export function backness(grid: SurfaceGrid): (at: number) => number {
       return number < 0 ? of({ turnDeg: turnDeg[at]!, heightMm: heightMm[at]! }) : things[number]!;
     };
   }
+  return straying(grid, of);
+}
+
+/** How straight every cell looks to where its figure does, 0 the other way … 1; of a hide, thing by thing. */
+export function frontness(grid: SurfaceGrid): (at: number) => number {
+  const { hide, turnDeg, heightMm, form } = grid;
+  const ahead = grid.room()?.aheadInForm ?? AHEAD;
+  const facing = form.facing ?? (() => AHEAD);
+  const of = ({ turnDeg: turn, heightMm: mm }: Place): number =>
+    0.5 + 0.5 * dot(facing({ turnDeg: turn, heightMm: Math.min(form.slantMm, Math.max(0, mm)) }), ahead);
+  if (!hide) return straying(grid, of);
+  const things = Float32Array.from(
+    hide.things,
+    (thing, number) => of(thing) + STRAYS_BY_THING * (2 * hash01(number, 5, 79) - 1),
+  );
+  return (at) => {
+    const number = hide.thing[at]!;
+    return number < 0 ? of({ turnDeg: turnDeg[at]!, heightMm: heightMm[at]! }) : things[number]!;
+  };
+}
+
+/** What places of a smooth piece are, cell by cell, with borders that stray. */
+function straying(grid: SurfaceGrid, of: (place: Place) => number): (at: number) => number {
+  const { turnDeg, heightMm } = grid;
   const step = Math.max(1, Math.round(STEP_MM / grid.pitchMm));
   const { width, height } = coarseSize(grid, step);
   const stray = softNoise(79, STRAY_MM, hash01);

@@ -175,6 +175,17 @@ describe("the way down", () => {
   });
 });
 
+describe("the front", () => {
+  it("is what looks ahead: of a round piece a good quarter, none of it on the back", () => {
+    const round = buildGrid(forms.trunk.build(completeParams(forms.trunk.params, {}), 1), 0.25);
+    const [front, back] = (["front", "back"] as const).map((zone) => zoneWeights(round, [zone], 0));
+    const sum = (weights: Float32Array) => weights.reduce((all, weight) => all + weight, 0);
+    expect(sum(front!) / sum(zoneWeights(round, [], 0))).toBeGreaterThan(0.2);
+    expect(sum(front!) / sum(zoneWeights(round, [], 0))).toBeLessThan(0.45);
+    expect(front!.some((weight, at) => weight > 0.01 && back![at]! > 0.01)).toBe(false);
+  });
+});
+
 describe("the crest", () => {
   it("is a strip along the middle of the back, and nothing of it lies elsewhere", () => {
     const body = forms.trunk.build(completeParams(forms.trunk.params, {}), 1);

@@ -15,6 +15,7 @@ export const ZONES = [
   "seams",
   "back",
   "crest",
+  "front",
   "flank",
   "belly",
   "off-belly",

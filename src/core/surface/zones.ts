@@ -1,6 +1,6 @@
 import type { WearSettings } from "../job";
 import { smoothstep } from "../units";
-import { backness } from "./backness";
+import { backness, frontness } from "./backness";
 import { fieldsOf, seamMm } from "./fields";
 import type { SurfaceGrid } from "./grid";
 import { USUAL_WEAR, wearMap } from "./wear";
@@ -14,6 +14,8 @@ const SEAM_MM = 0.9;
 const [BELLY, BACK, FADES] = [0.34, 0.66, 0.24] as const;
 /** From here on a place looks so straight to the back that it is its crest. */
 const CREST = [0.84, 0.95] as const;
+/** From here on a place looks ahead: the face of a head, from ear to ear. */
+const FRONT = [0.68, 0.86] as const;
 /** What counts as tips: from here on along a lock or scale; on a smooth piece, of what stands out. */
 const [TIPS, HIGHEST] = [
   [0.35, 0.8],
@@ -66,6 +68,12 @@ const onBelly: ZoneOn = (grid) => {
   return (at) => smoothstep(BELLY + FADES / 2, BELLY - FADES / 2, back(at));
 };
 
+/** What looks to where the figure does: a face, a chest, the front of a hull. */
+const onFront: ZoneOn = (grid) => {
+  const front = frontness(grid);
+  return (at) => smoothstep(...FRONT, front(at));
+};
+
 const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   raised: (grid) => by(fieldsOf(grid).high),
   // What is neither raised nor hollow: the three share the surface between them.
@@ -86,6 +94,7 @@ const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   seams: (grid) => (at) => 1 - smoothstep(SEAM_MM * 0.2, SEAM_MM, seamMm(grid, at)),
   back: onBack,
   crest: onCrest,
+  front: onFront,
   // What is neither back nor belly: the three share the surface between them.
   flank: (grid, wear) => {
     const [back, belly] = [onBack(grid, wear), onBelly(grid, wear)];
