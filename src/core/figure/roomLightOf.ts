@@ -122,6 +122,7 @@ export function inRoom(
   return {
     under: (lamp) => ({
       ...lampLight(form, seating, once(), way, lamp),
+      upInForm: inForm(axesInRoom(form, seating), [0, 1, 0]),
       aheadInForm: inForm(axesInRoom(form, seating), ahead),
       open: () => (open ??= openOf(once(), way)),
     }),
@@ -135,7 +136,7 @@ function lampLight(
   placed: Placed,
   way: InTheWay,
   lamp: SpacePoint,
-): Omit<RoomLight, "open" | "aheadInForm"> {
+): Omit<RoomLight, "open" | "upInForm" | "aheadInForm"> {
   const { lattice, depthMm, frames } = placed;
   const values = new Float32Array(depthMm.length * PER_POINT);
   const beams = waysOf(cone(lamp, LAMP_HALF_DEG, LAMP_WAYS));

@@ -58,7 +58,8 @@ function placeFollowsLight({ pattern }: Surface, place: Place): boolean {
 
 /** Whether a coat ends up elsewhere in another light. */
 export const followsLight = (surface: Surface, { place, technique: { id } }: Coat): boolean =>
-  placeFollowsLight(surface, place) || (isTechniqueId(id) && techniqueOf(id).followsLamp === true);
+  placeFollowsLight(surface, place) ||
+  (isTechniqueId(id) && (techniqueOf(id).followsLamp === true || techniqueOf(id).runsDown === true));
 
 /** Whether a coat ends up elsewhere where things grow another way. */
 const followsGrowth = ({ technique: { id } }: Coat): boolean =>

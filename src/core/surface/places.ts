@@ -7,6 +7,7 @@ import type { SurfaceGrid } from "./grid";
 import { USUAL_VOLUMES } from "./volumes/materials";
 import { valueMember, valuePlan } from "./volumes/valuePlan";
 import { rooted } from "./rooted";
+import { dot, minus } from "./vector";
 import { zoneWeights, type WearOf } from "./zones";
 
 /** A place to paint: all its parts at once. */
@@ -141,6 +142,27 @@ export function fallAt(form: SurfaceForm, place: Place): readonly [x: number, y:
   return [(x1 - x0) / length, (y1 - y0) / length];
 }
 
-/** The same at a cell. */
+/** Steps by which a form is felt on the flat, mm; what is less steep than this lies level. */
+const [FEEL_MM, LEVEL] = [0.05, 0.06] as const;
+
+/**
+ * Unit vector on the flat along which water runs at a cell, as the piece is seated; y grows downwards. Where it lies level
+ * water runs down the piece as if that were hung up.
+ */
+export function runsTo(grid: SurfaceGrid, at: number): readonly [x: number, y: number] {
+  const { form, width, pitchMm, originX, originY } = grid;
+  const up = grid.room()?.upInForm;
+  if (!up) return downhill(grid, at);
+  const [x, y] = [originX + (at % width) * pitchMm, originY + Math.floor(at / width) * pitchMm];
+  const spot = (dx: number, dy: number) => form.inSpace(form.place([x + dx, y + dy]));
+  const falls = [
+    dot(minus(spot(-FEEL_MM, 0), spot(FEEL_MM, 0)), up) / (2 * FEEL_MM),
+    dot(minus(spot(0, -FEEL_MM), spot(0, FEEL_MM)), up) / (2 * FEEL_MM),
+  ] as const;
+  const steep = Math.hypot(...falls);
+  return steep < LEVEL ? downhill(grid, at) : [falls[0] / steep, falls[1] / steep];
+}
+
+/** The way down the piece as it hangs by itself, at a cell. */
 export const downhill = (grid: SurfaceGrid, at: number): readonly [x: number, y: number] =>
   fallAt(grid.form, { turnDeg: grid.turnDeg[at]!, heightMm: grid.heightMm[at]! });

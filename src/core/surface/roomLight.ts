@@ -23,6 +23,8 @@ export interface RoomLight {
   readonly lampInForm: SpacePoint;
   /** Unit vector in the form's own space to where the piece has its back: above where it lies, behind where it stands. */
   readonly backInForm: SpacePoint;
+  /** Unit vector straight up in the form's own space. */
+  readonly upInForm: SpacePoint;
   /** Unit vector in the form's own space to where its figure looks. */
   readonly aheadInForm: SpacePoint;
 }

@@ -2,6 +2,7 @@ import { airbrush } from "./airbrush/airbrush";
 import { baseCoat } from "./base-coat/base-coat";
 import { blotch } from "./blotch/blotch";
 import { fill } from "./fill/fill";
+import { chip } from "./chip/chip";
 import { dot } from "./dot/dot";
 import { dryBrush } from "./dry-brush/dry-brush";
 import { edgeLine } from "./edge-line/edge-line";
@@ -18,6 +19,7 @@ import { plates } from "./plates/plates";
 import { powder } from "./powder/powder";
 import { scratch } from "./scratch/scratch";
 import { sponge } from "./sponge/sponge";
+import { stain } from "./stain/stain";
 import { stipple } from "./stipple/stipple";
 import { streak } from "./streak/streak";
 import { texturePaste } from "./texture-paste/texture-paste";
@@ -46,6 +48,8 @@ const all = {
   plates,
   "plate-lines": plateLines,
   sponge,
+  chip,
+  stain,
   streak,
   blotch,
   airbrush,

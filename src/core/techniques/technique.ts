@@ -116,6 +116,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly raises?: boolean;
   /** Its paint comes from the side of the lamp, or from one told against it. */
   readonly followsLamp?: boolean;
+  /** Its marks run down, as the piece is seated. */
+  readonly runsDown?: true;
   /** Its marks lie the way things grow on the surface. */
   readonly followsGrowth?: boolean;
   /** Its marks belong to single locks or scales of a hide; a smooth surface has none. */

@@ -32,6 +32,8 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["hand", { roundMm: 9, fingers: 4, knuckleMm: 0.9 }, "knuckleMm"],
   ["cone-band", { waistMm: 34, hemMm: 58, pleats: 40, pleatDepthMm: 3 }, "pleatDepthMm"],
   ["wall", { heightMm: 5, courses: 40 }, "courses"],
+  ["plate", { rivetMm: 1, apartMm: 0.6 }, "apartMm"],
+  ["plate", { lengthMm: 8, columns: 4, ventMm: 5 }, "ventMm"],
   ["base", { lengthMm: 12, widthMm: 12, stones: 40, stoneMm: 9 }, "stoneMm"],
   ["dome", { roundMm: 4, overMm: 1, collarMm: 3 }, "collarMm"],
   ["panel", { lengthMm: 2, widthMm: 2, dents: 1 }, "dents"],

@@ -12,6 +12,7 @@ import { hood } from "./hood";
 import { horn } from "./horn";
 import { limb } from "./limb";
 import { panel } from "./panel";
+import { plate } from "./plate";
 import { sleeve } from "./sleeve";
 import { strap } from "./strap";
 import { trunk } from "./trunk";
@@ -34,6 +35,7 @@ export const forms = {
   trunk: trunk as unknown as FormDefinition,
   horn: horn as unknown as FormDefinition,
   panel: panel as unknown as FormDefinition,
+  plate: plate as unknown as FormDefinition,
   base: base as unknown as FormDefinition,
   wall: wall as unknown as FormDefinition,
 } as const;

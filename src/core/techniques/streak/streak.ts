@@ -1,4 +1,4 @@
-import { downhill } from "../../surface/places";
+import { runsTo } from "../../surface/places";
 import type { Random } from "../../random";
 import { cellAt, scatter, type Spot } from "../scatter";
 import { layMark, type Pull } from "../strokes";
@@ -51,6 +51,7 @@ export const streak = defineTechnique({
   lays: ["field"],
   filmShare: 0.35,
   startWater: 3,
+  runsDown: true,
   markWidth: "width",
   bench: {
     tool: "fine brush and a clean damp one",
@@ -92,7 +93,7 @@ function runFrom(
   const width = (params.width / 2) * (ridge === 0 ? 1 : 0.35 + 0.4 * random.next());
   let x = spot.xMm + (ridge === 0 ? 0 : random.range(-0.7, 0.7) * params.width);
   let y = spot.yMm;
-  let way = downhill(grid, spot.at);
+  let way = runsTo(grid, spot.at);
   for (let k = 0; k < points; k++) {
     const t = k / (points - 1);
     path[k * 2] = x + 0.05 * wander(seed, (k * step) / 1.3) * Math.min(1, length);
@@ -100,7 +101,7 @@ function runFrom(
     half[k] = width * Math.min(1, 0.5 + 2.5 * t) * (1 - 0.55 * t) * (1 + 0.2 * wander(seed ^ 5, k * 0.3));
     load[k] = 1.25 * (1 - t) ** 1.4 + 0.01;
     const at = cellAt(grid, x, y);
-    if (at >= 0) way = downhill(grid, at);
+    if (at >= 0) way = runsTo(grid, at);
     x += way[0] * step;
     y += way[1] * step;
   }
