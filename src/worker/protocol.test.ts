@@ -1,3 +1,4 @@
+import { USUAL_TOLD } from "../core/ageing/told";
 import { describe, expect, it } from "vitest";
 import { defaultPainter } from "../core/painter";
 import { checkJob } from "../core/checks";
@@ -53,6 +54,11 @@ describe("messages to the worker", () => {
       },
       { kind: "figureEffort", id: 16, input: { job, figureId: job.figures[0]!.id, marks: 900 } },
       { kind: "adding", id: 17, input: { job, paints: demoShelf } },
+      {
+        kind: "history",
+        id: 18,
+        input: { job, paints: demoShelf, surfaceId: "coat-skirt", told: USUAL_TOLD },
+      },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);
@@ -75,6 +81,8 @@ describe("messages to the worker", () => {
     refused("placedColours", { ...placed, shown: "elsewhere" }).toThrow(/shown/);
     refused("placedColours", { ...placed, most: 0 }).toThrow(/most/);
     refused("heights", { pictureId: "../0" }).toThrow(/pictureId/);
+    const told = { ...USUAL_TOLD, dust: "brown" };
+    refused("history", { job, paints: demoShelf, surfaceId: "coat-skirt", told }).toThrow(/dust/);
     refused("judge", { job, paints: demoShelf }).toThrow(/painter/);
     refused("glazes", { paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }).toThrow(/ground/);
   });

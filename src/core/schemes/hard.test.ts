@@ -188,3 +188,33 @@ describe("a smooth shell", () => {
     },
   );
 });
+
+describe("sponged metal", () => {
+  it.each(["plate", "sleeve"] as const)(
+    "is light where the light falls and dark where it does not, on a %s",
+    async (form) => {
+      const { laid, job, rgba } = await painted("metal-sponged", form, "plain");
+      const { inside } = laid.grid;
+      const plan = valuePlan(laid.grid, job.surfaces[0]!.volumes);
+      const meanOf = (holds: (place: number) => boolean) => {
+        let [sum, area] = [0, 0];
+        for (let at = 0; at < plan.length; at++) {
+          if (!holds(plan[at]!)) continue;
+          sum += lightness(rgba, at) * inside[at]!;
+          area += inside[at]!;
+        }
+        return sum / area;
+      };
+      expect(meanOf((place) => place > 0.75) - meanOf((place) => place < 0.25)).toBeGreaterThan(10);
+    },
+  );
+
+  it("has each tone on less ground than the one before", async () => {
+    const { laid } = await painted("metal-sponged", "plate", "plain");
+    const dabs = laid.coats
+      .filter(({ coat }) => /-dab-\d$/.test(coat.id))
+      .map(({ film }) => film.coveredShare);
+    expect(dabs).toHaveLength(4);
+    for (let at = 1; at < dabs.length; at++) expect(dabs[at]!).toBeLessThan(0.75 * dabs[at - 1]!);
+  });
+});

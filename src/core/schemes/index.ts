@@ -7,6 +7,7 @@ import { hairOverlapped } from "./hair-overlapped/hair-overlapped";
 import { hornZones } from "./horn-zones/horn-zones";
 import { leatherScrubbed } from "./leather-scrubbed/leather-scrubbed";
 import { leatherStippled } from "./leather-stippled/leather-stippled";
+import { metalSponged } from "./metal-sponged/metal-sponged";
 import { scalesPlated } from "./scales-plated/scales-plated";
 import type { SchemeDefinition } from "./scheme";
 import { shellLayered } from "./shell-layered/shell-layered";
@@ -24,6 +25,7 @@ const all = {
   velvet,
   "cloth-quiet": clothQuiet,
   "shell-layered": shellLayered,
+  "metal-sponged": metalSponged,
   "horn-zones": hornZones,
   "hair-overlapped": hairOverlapped,
   "hair-apart": hairApart,

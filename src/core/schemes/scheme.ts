@@ -12,6 +12,7 @@ export const MATERIALS = [
   "velvet",
   "plain cloth",
   "shell",
+  "painted metal",
   "horn",
   "short hair",
   "sculpted fur",
@@ -124,6 +125,7 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   velvet: "pile-cloth",
   "plain cloth": "dull-cloth",
   shell: "shell",
+  "painted metal": "metal",
   horn: "shell",
   "short hair": "fur",
   "sculpted fur": "fur",
@@ -158,7 +160,7 @@ export const clearTone = (name: string, lighter: number, chroma = 1, hueDeg = 0)
 });
 
 /** A mark's size for this figure, mm; never finer than the hand. */
-export const markMm = (room: SchemeRoom, mm: number): number =>
+export const markMm = (room: Pick<SchemeRoom, "finestMm" | "scale">, mm: number): number =>
   Math.round(Math.max(room.finestMm, mm * room.scale) * 100) / 100;
 /** A number of marks for this figure, per mm²; larger figures have larger and fewer. */
 export const perMm2 = (room: SchemeRoom, count: number): number =>

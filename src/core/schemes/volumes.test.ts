@@ -50,7 +50,14 @@ async function painted(id: SchemeId, formId: FormId) {
 
 const FORMS: readonly FormId[] = ["cone-band", "sleeve", "hood", "cloak"];
 /** Shell, horn and what is sculpted are lit otherwise; they have tests of their own. */
-const OTHERWISE: readonly string[] = ["shell", "horn", "sculpted fur", "scaled hide", "dead skin"];
+const OTHERWISE: readonly string[] = [
+  "shell",
+  "painted metal",
+  "horn",
+  "sculpted fur",
+  "scaled hide",
+  "dead skin",
+];
 const stepped = schemeIds.filter((id) => !OTHERWISE.includes(schemes[id].material));
 const CASES = stepped.flatMap((id) => FORMS.map((form) => [id, form] as const));
 

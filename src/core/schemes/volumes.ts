@@ -7,7 +7,10 @@ import type { Look, SchemeCoat, SchemeRoom, SchemeTone } from "./scheme";
 export type ValueTone = `value-${number}`;
 
 /** What is painted in the steps of its value plan, one tone to a step. */
-export type Stepped = Exclude<Material, "shell" | "horn" | "sculpted fur" | "scaled hide" | "dead skin">;
+export type Stepped = Exclude<
+  Material,
+  "shell" | "painted metal" | "horn" | "sculpted fur" | "scaled hide" | "dead skin"
+>;
 
 /** L* from the darkest step of a plain surface to its lightest, by what it is made of. */
 const SPAN_OF: Readonly<Record<Stepped, number>> = {

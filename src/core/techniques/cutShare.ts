@@ -64,7 +64,7 @@ export function cutShare(
     cells[count++] = at;
     if (weights[at]! >= COUNTED) wanted += share * inside[at]!;
   }
-  const limit = upperQuantile(score.subarray(0, count), share, cells, weights as Float32Array);
+  const limit = upperQuantile(score.subarray(0, count), share, cells, weights);
   const above = score.subarray(0, count).map((value) => value - limit);
   const cover = new Float32Array(count);
   for (let step = 0; step < STEPS; step++) {

@@ -10,10 +10,10 @@ import { onGround } from "./testing";
 
 const hand: Hand = { finestLineMm: 0.12, steadiness01: 0.6 };
 const at = (id: "panel" | "plate", lengthMm: number, pitchMm: number): SurfaceGrid => {
-  const { params, build } = forms[id];
+  const form = forms[id];
   const sizes = { lengthMm, widthMm: lengthMm, heightMm: lengthMm };
-  const known = Object.fromEntries(Object.entries(sizes).filter(([name]) => name in params));
-  return buildGrid(build(completeParams(params, known), 3), pitchMm);
+  const known = Object.fromEntries(Object.entries(sizes).filter(([name]) => name in form.params));
+  return buildGrid(form.build(completeParams(form.params, known), 3), pitchMm);
 };
 const smooth = at("panel", 20, 0.05);
 

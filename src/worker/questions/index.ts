@@ -11,6 +11,7 @@ import { glazes } from "./glazes";
 import { growth, growthMap } from "./growth";
 import { guides } from "./guides";
 import { judge } from "./judge";
+import { history } from "./history";
 import { lightOver } from "./lightOver";
 import { mainColours } from "./mainColours";
 import { mixes } from "./mixes";
@@ -51,6 +52,7 @@ export const questions = {
   glazes,
   start,
   lightOver,
+  history,
   wellAdditions,
   picture,
   mainColours,

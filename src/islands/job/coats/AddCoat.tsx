@@ -7,6 +7,7 @@ import type { Pattern } from "../../../core/patterns/pattern";
 import { useEdit, useJob, usePaints } from "../jobStore";
 import { useBuilt } from "../useSurface";
 import { useView } from "../viewStore";
+import { HistoryDialog } from "./HistoryDialog";
 import { LeathersDialog } from "./LeathersDialog";
 import { OwnSchemesDialog } from "./OwnSchemesDialog";
 import { StartDialog } from "./StartDialog";
@@ -27,7 +28,7 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
   const edit = useEdit();
   const paints = usePaints();
   const { coatId: chosenId, set, upTo } = useView();
-  const [dialog, setDialog] = useState<"start" | "leathers" | "own" | null>(null);
+  const [dialog, setDialog] = useState<"start" | "leathers" | "own" | "history" | null>(null);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (id: TechniqueId, place: Place) => {
     const added = withNewCoat(job, surface, paints, { id, place, afterId: chosenId });
@@ -58,6 +59,14 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       <Button aria-haspopup="dialog" onClick={() => setDialog("own")}>
         Own schemes
       </Button>
+      <Button
+        aria-haspopup="dialog"
+        disabled={surface.coats.length === 0}
+        onClick={() => setDialog("history")}
+      >
+        Its history
+      </Button>
+      {dialog === "history" && <HistoryDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "own" && <OwnSchemesDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "start" && <StartDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "leathers" && <LeathersDialog onClose={() => setDialog(null)} />}

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from "react";
+import type { Told } from "../../../core/ageing/told";
 import type { Job, Paint } from "../../../core/job";
 import type { SchemeId } from "../../../core/schemes";
 import type { Look, SchemeAnswers } from "../../../core/schemes/scheme";
@@ -127,6 +128,20 @@ export function useLightOver(job: Job, paints: readonly Paint[], surfaceId: stri
           onProgress,
         ),
       [job, paints, surfaceId, look],
+    ),
+  );
+}
+
+/** Keeps the told history of a surface worked out. */
+export function useHistoryPlan(job: Job, paints: readonly Paint[], surfaceId: string, told: Told): KeptPlan {
+  const { stuff, made, handled, weather, ground, dust } = told;
+  return useKept(
+    useCallback<AskPlan>(
+      (onProgress) => {
+        const input = { job, paints, surfaceId, told: { stuff, made, handled, weather, ground, dust } };
+        return asked((hearing) => taskWorker().ask("history", input, hearing), onProgress);
+      },
+      [job, paints, surfaceId, stuff, made, handled, weather, ground, dust],
     ),
   );
 }

@@ -1,0 +1,53 @@
+/** What lies under the paint of a surface, or is the surface itself. */
+export const STUFFS = ["metal", "wood", "stone"] as const;
+export type Stuff = (typeof STUFFS)[number];
+/** How long ago it was made. */
+export const MADE = ["lately", "years", "long"] as const;
+export type Made = (typeof MADE)[number];
+/** How it was handled, and where. */
+export const HANDLED = ["hardly", "edges", "everywhere"] as const;
+export type Handled = (typeof HANDLED)[number];
+/** In which weather it was left. */
+export const WEATHERS = ["indoors", "rain", "sea"] as const;
+export type Weather = (typeof WEATHERS)[number];
+/** Where it stands. */
+export const GROUNDS = ["clean", "dry", "wet", "mud"] as const;
+export type Ground = (typeof GROUNDS)[number];
+
+/** The history of a surface as it is told. */
+export interface Told {
+  readonly stuff: Stuff;
+  readonly made: Made;
+  readonly handled: Handled;
+  readonly weather: Weather;
+  readonly ground: Ground;
+  /** Colour of the ground's dust, "#rrggbb". */
+  readonly dust: string;
+}
+
+export const USUAL_TOLD: Told = {
+  ...{ stuff: "metal", made: "years", handled: "edges", weather: "rain", ground: "dry" },
+  dust: "#9a8a70",
+};
+
+/** Answers in words. */
+export const TOLD_NAMES = {
+  stuff: { metal: "metal", wood: "wood", stone: "stone" },
+  made: { lately: "lately", years: "some years ago", long: "long ago" },
+  handled: { hardly: "hardly", edges: "at its edges", everywhere: "everywhere" },
+  weather: { indoors: "indoors", rain: "in rain and sun", sea: "by the sea" },
+  ground: { clean: "on clean floors", dry: "on dry ground", wet: "on wet ground", mud: "in mud" },
+} as const satisfies {
+  readonly stuff: Readonly<Record<Stuff, string>>;
+  readonly made: Readonly<Record<Made, string>>;
+  readonly handled: Readonly<Record<Handled, string>>;
+  readonly weather: Readonly<Record<Weather, string>>;
+  readonly ground: Readonly<Record<Ground, string>>;
+};
+
+/** How much of everything there is after so long, against some years. */
+export const AGED: Readonly<Record<Made, number>> = { lately: 0.35, years: 1, long: 1.6 };
+/** How much is chipped and scratched, against edges that are knocked now and then. */
+export const KNOCKED: Readonly<Record<Handled, number>> = { hardly: 0.2, edges: 1, everywhere: 1.7 };
+/** How much rusts, grows and runs, against rain and sun. */
+export const SOAKED: Readonly<Record<Weather, number>> = { indoors: 0, rain: 1, sea: 1.6 };

@@ -1,0 +1,224 @@
+import { AGED, KNOCKED, SOAKED, type Told } from "../ageing/told";
+import { inZones, type Span, type ZonePlace } from "../job";
+import type { Triple } from "../colour/spaces";
+import { clamp } from "../units";
+import { markMm, type SchemeCoat, type SchemeRoom } from "./scheme";
+
+/** Coats of a told history are known by this, behind the surface's own id. */
+export const TOLD = "told-";
+
+/** What a history is told of, and the piece it is painted on. */
+export interface HistoryRoom extends Pick<SchemeRoom, "finestMm" | "scale" | "narrow"> {
+  readonly told: Told;
+  /** Whether a pot of powder is owned for the dust. */
+  readonly hasPowder: boolean;
+}
+
+/** A tone of a history: as it is to be seen, L*, C* and hue in degrees; or steps from the surface's own colour. */
+export type HistoryTone =
+  | { readonly kind: "own"; readonly name: string; readonly lighter: number; readonly chroma: number }
+  | { readonly kind: "as"; readonly name: string; readonly lch: Triple }
+  | { readonly kind: "dust"; readonly name: string; readonly lighter: number };
+
+/** Tones of histories: what lies bare, rust in three stages, dirt, moss and the ground. */
+export const HISTORY_TONES = {
+  scratch: { kind: "own", name: "scratches", lighter: 20, chroma: 0.8 },
+  rim: { kind: "own", name: "rims of chips", lighter: 19, chroma: 0.75 },
+  iron: { kind: "as", name: "dark iron", lch: [15, 7, 50] },
+  metal: { kind: "as", name: "bare metal", lch: [62, 4, 90] },
+  wood: { kind: "as", name: "bare wood", lch: [60, 20, 74] },
+  "dark-rust": { kind: "as", name: "rust, dark", lch: [21, 20, 45] },
+  rust: { kind: "as", name: "rust", lch: [34, 36, 52] },
+  "bright-rust": { kind: "as", name: "rust, bright", lch: [55, 54, 62] },
+  dirt: { kind: "as", name: "dirt", lch: [13, 8, 65] },
+  moss: { kind: "as", name: "moss", lch: [38, 27, 112] },
+  "pale-moss": { kind: "as", name: "moss, pale", lch: [58, 32, 106] },
+  mud: { kind: "dust", name: "mud", lighter: -16 },
+  dust: { kind: "dust", name: "dust of the ground", lighter: 0 },
+} as const satisfies Readonly<Record<string, HistoryTone>>;
+export type HistoryToneId = keyof typeof HISTORY_TONES;
+
+type HistoryCoat = SchemeCoat<HistoryToneId>;
+
+const percent = (value: number, least: number, most: number): number =>
+  Math.round(10 * clamp(value, least, most)) / 10;
+const halves = (value: number, least: number, most: number): number =>
+  Math.round(2 * clamp(value, least, most)) / 2;
+
+/** Everywhere, and so much more within some reach of an earlier coat of the history. */
+const about = (key: string, reachMm: number, fade: number): ZonePlace =>
+  inZones([], fade, { near: { coatId: `${TOLD}${key}`, side: "border", reachMm } });
+
+/** From the foot up to a share of the height, fading over so many mm, and quicker above than below. */
+function low(to: number, fadesMm: number, { scale }: HistoryRoom): ZonePlace {
+  const span: Span = { along: "height", from: 0, to, softMm: Math.round(10 * fadesMm * scale) / 10 };
+  return inZones([], 0, { span, fall: 1.8 });
+}
+
+const coat = (
+  key: string,
+  of: Omit<HistoryCoat, "key" | "marksOf"> & { readonly marksOf?: string },
+): HistoryCoat => ({
+  ...of,
+  key: `${TOLD}${key}`,
+  ...(of.marksOf !== undefined && { marksOf: `${TOLD}${of.marksOf}` }),
+});
+
+/** Chips of a share of the surface, nested by one set of chances. */
+function chipped(
+  room: HistoryRoom,
+  [key, name, tone]: readonly [key: string, name: string, tone: HistoryToneId],
+  share: number,
+  event: "chipped" | "bared",
+): HistoryCoat {
+  const { made, handled } = room.told;
+  return coat(key, {
+    ...{ name, technique: "chip", tone, water: 0.5, place: { kind: "everywhere" }, event },
+    ...(key !== "rims" && { marksOf: "rims" }),
+    params: {
+      coverage: percent(share * 6.5 * AGED[made] * KNOCKED[handled], 0.2, 30),
+      size: markMm(room, 0.34),
+      spread: 70,
+      edges: handled === "everywhere" ? 40 : 75,
+      clusters: 40,
+    },
+  });
+}
+
+const scratched = (room: HistoryRoom): HistoryCoat =>
+  coat("scratches", {
+    ...{ name: "Scratches", technique: "scratch", tone: "scratch", water: 0.5, event: "scratched" },
+    place: inZones(["worn"], 0.15),
+    params: {
+      density: percent(0.25 * AGED[room.told.made] * KNOCKED[room.told.handled], 0.1, 2),
+      length: Math.round(110 * room.scale) / 100,
+      width: markMm(room, 0.05),
+      lengthSpread: 70,
+      angleSpread: 60,
+    },
+  });
+
+/** What use did: scratches, then chips with their rims, and what lies bare in them. */
+function used(room: HistoryRoom): HistoryCoat[] {
+  const { stuff, handled } = room.told;
+  if (stuff === "stone") return [chipped(room, ["rims", "Knocked corners", "rim"], 0.7, "chipped")];
+  const rims = chipped(room, ["rims", "Chips, their pale rims", "rim"], 1, "chipped");
+  const inside = (name: string, tone: HistoryToneId) => chipped(room, ["inside", name, tone], 0.74, "bared");
+  if (stuff === "wood") return [scratched(room), rims, inside("Bare wood in the chips", "wood")];
+  const bright = chipped(room, ["bright", "Bright metal where it is worn", "metal"], 0.28, "bared");
+  return [
+    scratched(room),
+    rims,
+    inside("Dark iron in the chips", "iron"),
+    ...(handled === "hardly" ? [] : [bright]),
+  ];
+}
+
+/** Rust from dark and wide to bright and small, one within the other, about the chips and in hollows. */
+function rusted(room: HistoryRoom): HistoryCoat[] {
+  const { stuff, made, weather } = room.told;
+  const much = AGED[made] * SOAKED[weather];
+  if (stuff !== "metal" || much === 0) return [];
+  const place = about("inside", 1.4 * room.scale, 0.35);
+  const stage = (key: string, name: string, tone: HistoryToneId, share: number, grains: number) =>
+    coat(key, {
+      ...{ name, technique: "stain", tone, water: 2, place, event: "rusted" },
+      ...(key !== "rust-1" && { marksOf: "rust-1" }),
+      params: {
+        coverage: halves(share * 13 * much, 0.5, 60),
+        size: markMm(room, 0.8),
+        ...{ hollows: 55, soft: 55, rim: 35, grains },
+      },
+    });
+  return [
+    stage("rust-1", "Rust, dark and wide", "dark-rust", 1, 30),
+    stage("rust-2", "Rust on less of it", "rust", 0.48, 45),
+    stage("rust-3", "Rust, bright and small", "bright-rust", 0.13, 60),
+    coat("runs", {
+      ...{ name: "Rust running down", technique: "streak", tone: "rust", water: 3, event: "run" },
+      place: inZones([], 0, { near: { coatId: `${TOLD}rust-2`, side: "inside", reachMm: 0.2 } }),
+      params: {
+        density: Math.round(50 * clamp(1.1 * much, 0.1, 3)) / 50,
+        length: Math.round(5 * clamp(3 * room.scale, 0.4, 12)) / 5,
+        width: clamp(markMm(room, 0.16), 0.06, 1),
+        ridges: 3,
+      },
+    }),
+  ];
+}
+
+/** What weather and time left on any stuff: dirt in recesses, what runs down from the top, moss low down. */
+function weathered(room: HistoryRoom): HistoryCoat[] {
+  const { stuff, made, weather, ground } = room.told;
+  const much = AGED[made] * SOAKED[weather];
+  const damp = ground === "wet" || ground === "mud";
+  const dirt = coat("dirt", {
+    ...{ name: "Dirt in the recesses", technique: "pin-wash", tone: "dirt", water: 4, event: "dirtied" },
+    place: { kind: "everywhere" },
+  });
+  const streaks = coat("streaks", {
+    ...{ name: "Rain streaks", technique: "streak", tone: "dirt", water: 6, event: "run" },
+    place: inZones(["edges"], 0.08),
+    params: {
+      density: Math.round(50 * clamp(0.16 * much, 0.04, 1)) / 50,
+      length: Math.round(5 * clamp(3.6 * room.scale, 0.4, 12)) / 5,
+      width: clamp(markMm(room, 0.22), 0.06, 1),
+      ridges: 2,
+    },
+  });
+  const moss = (key: string, name: string, tone: HistoryToneId, share: number) =>
+    coat(key, {
+      ...{ name, technique: "stain", tone, water: 1.5, place: low(0.3, 5, room), event: "grown" },
+      ...(key !== "moss-1" && { marksOf: "moss-1" }),
+      params: {
+        coverage: halves(share * 22 * much, 0.5, 70),
+        size: markMm(room, 0.6),
+        ...{ hollows: 60, soft: 35, rim: 0, grains: 70 },
+      },
+    });
+  const grows = damp && much > 0 && made !== "lately" && (stuff !== "metal" || made === "long");
+  return [
+    ...(made === "lately" && !damp ? [] : [dirt]),
+    ...(stuff !== "metal" && much > 0 ? [streaks] : []),
+    ...(grows
+      ? [moss("moss-1", "Moss, low down", "moss", 1), moss("moss-2", "Moss, paler on it", "pale-moss", 0.3)]
+      : []),
+  ];
+}
+
+/** What lay down last: mud low down, and dust of the ground. */
+function dusted(room: HistoryRoom): HistoryCoat[] {
+  const { ground } = room.told;
+  if (ground === "clean") return [];
+  const mud = coat("mud", {
+    ...{ name: "Mud, low down", technique: "stain", tone: "mud", water: 1, passes: 2, event: "dusted" },
+    place: low(0.14, 4, room),
+    params: { coverage: 62, size: markMm(room, 1.4), hollows: 30, soft: 40, rim: 10, grains: 35 },
+  });
+  const dust = room.hasPowder
+    ? coat("dust", {
+        ...{
+          name: "Dust of the ground, as powder",
+          technique: "powder",
+          tone: "dust",
+          water: 0,
+          event: "dusted",
+        },
+        place: low(ground === "dry" ? 0.3 : 0.2, 9, room),
+        params: { amount: ground === "dry" ? 11 : 7, worked: 45, tapped: 75 },
+      })
+    : coat("dust", {
+        ...{ name: "Dust of the ground", technique: "stain", tone: "dust", water: 4, event: "dusted" },
+        place: low(ground === "dry" ? 0.3 : 0.2, 9, room),
+        params: { coverage: 55, size: markMm(room, 1.2), hollows: 60, soft: 100, rim: 0, grains: 60 },
+      });
+  return ground === "mud" ? [mud, dust] : [dust];
+}
+
+/** The coats of a history in the order in which it happened: used, left, and what lay down last. */
+export const historyCoats = (room: HistoryRoom): HistoryCoat[] => [
+  ...used(room),
+  ...rusted(room),
+  ...weathered(room),
+  ...dusted(room),
+];

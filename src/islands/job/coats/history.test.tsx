@@ -1,0 +1,66 @@
+import { FakeWorker } from "../../testing/worker";
+import { act, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { isTold } from "../../../core/schemes/history";
+import { wholeSergeant } from "../../../data/demo/company";
+import { job, look, openJob, show } from "../../testing/open";
+import { undo } from "../jobStore";
+import { useSurface } from "../useSurface";
+import { AddCoat } from "./AddCoat";
+import { useTold } from "./toldStore";
+
+const satchel = () => job().surfaces.find(({ id }) => id === "satchel")!;
+const told = () => satchel().coats.filter(({ id }) => isTold("satchel", id));
+
+function Opened() {
+  const surface = useSurface();
+  return surface && <AddCoat surface={surface} />;
+}
+
+beforeEach(() => {
+  FakeWorker.ready.add("history");
+  useTold.setState({ told: {} });
+  openJob(wholeSergeant());
+  look({ surfaceId: "satchel" });
+});
+afterEach(() => FakeWorker.ready.clear());
+
+describe("a history told in words", () => {
+  it("gives coats over those that are there, by one step back, and is taken off again", async () => {
+    const before = satchel().coats;
+    const { user } = show(<Opened />);
+    await user.click(screen.getByRole("button", { name: "Its history" }));
+    const dialog = await screen.findByRole("dialog", { name: `What happened to ${satchel().name}` });
+    const tones = within(dialog).getByRole("list", { name: "Its tones" });
+    await waitFor(() => expect(tones).toHaveTextContent("rust, bright"));
+    await user.click(within(dialog).getByRole("button", { name: "Lay its coats" }));
+    expect(satchel().coats.slice(0, before.length)).toEqual(before);
+    expect(told().map(({ event }) => event)).toContain("rusted");
+    act(() => undo());
+    expect(satchel().coats).toEqual(before);
+  });
+
+  it("asks anew for each answer, keeps what was told, and takes the history off", async () => {
+    const { user } = show(<Opened />);
+    await user.click(screen.getByRole("button", { name: "Its history" }));
+    await user.click(screen.getByRole("button", { name: "wood" }));
+    await user.click(screen.getByRole("button", { name: "by the sea" }));
+    await waitFor(() =>
+      expect(FakeWorker.of("history").at(-1)!.input).toMatchObject({
+        told: { stuff: "wood", weather: "sea", made: "years" },
+      }),
+    );
+    expect(screen.getAllByLabelText(/Dust of that ground/).length).toBeGreaterThan(0);
+    await user.click(screen.getByRole("button", { name: "on clean floors" }));
+    expect(screen.queryAllByLabelText(/Dust of that ground/)).toEqual([]);
+    await waitFor(() => expect(screen.getByRole("button", { name: "Lay its coats" })).toBeEnabled());
+    await user.click(screen.getByRole("button", { name: "Lay its coats" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(told().length).toBeGreaterThan(2);
+    await user.click(screen.getByRole("button", { name: "Its history" }));
+    expect(screen.getByRole("button", { name: "wood" })).toHaveAttribute("aria-pressed", "true");
+    await user.click(screen.getByRole("button", { name: "Take its history off" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(told()).toEqual([]);
+  });
+});
