@@ -1,5 +1,5 @@
-/** What lies under the paint of a surface, or is the surface itself. */
-export const STUFFS = ["metal", "wood", "stone"] as const;
+/** What a surface is made of, below its paint. */
+export const STUFFS = ["metal", "wood", "stone", "cloth"] as const;
 export type Stuff = (typeof STUFFS)[number];
 /** How long ago it was made. */
 export const MADE = ["lately", "years", "long"] as const;
@@ -32,7 +32,7 @@ export const USUAL_TOLD: Told = {
 
 /** Answers in words. */
 export const TOLD_NAMES = {
-  stuff: { metal: "metal", wood: "wood", stone: "stone" },
+  stuff: { metal: "metal", wood: "wood", stone: "stone", cloth: "cloth or leather" },
   made: { lately: "lately", years: "some years ago", long: "long ago" },
   handled: { hardly: "hardly", edges: "at its edges", everywhere: "everywhere" },
   weather: { indoors: "indoors", rain: "in rain and sun", sea: "by the sea" },

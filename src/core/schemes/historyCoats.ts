@@ -98,9 +98,18 @@ const scratched = (room: HistoryRoom): HistoryCoat =>
     },
   });
 
+/** Where cloth and leather are rubbed they pale, most on edges and where hands reach. */
+const rubbed = (room: HistoryRoom): HistoryCoat =>
+  coat("rubbed", {
+    ...{ name: "Rubbed pale", technique: "dry-brush", tone: "rim", water: 0, event: "rubbed" },
+    passes: room.told.handled === "everywhere" && room.told.made !== "lately" ? 2 : 1,
+    place: inZones(room.told.handled === "everywhere" ? ["worn"] : ["worn", "edges"], 0.1),
+  });
+
 /** What use did: scratches, then chips with their rims, and what lies bare in them. */
 function used(room: HistoryRoom): HistoryCoat[] {
   const { stuff, handled } = room.told;
+  if (stuff === "cloth") return [scratched(room), rubbed(room)];
   if (stuff === "stone") return [chipped(room, ["rims", "Knocked corners", "rim"], 0.7, "chipped")];
   const rims = chipped(room, ["rims", "Chips, their pale rims", "rim"], 1, "chipped");
   const inside = (name: string, tone: HistoryToneId) => chipped(room, ["inside", name, tone], 0.74, "bared");
@@ -151,7 +160,7 @@ function rusted(room: HistoryRoom): HistoryCoat[] {
 function weathered(room: HistoryRoom): HistoryCoat[] {
   const { stuff, made, weather, ground } = room.told;
   const much = AGED[made] * SOAKED[weather];
-  const damp = ground === "wet" || ground === "mud";
+  const isDamp = ground === "wet" || ground === "mud";
   const dirt = coat("dirt", {
     ...{ name: "Dirt in the recesses", technique: "pin-wash", tone: "dirt", water: 4, event: "dirtied" },
     place: { kind: "everywhere" },
@@ -166,6 +175,15 @@ function weathered(room: HistoryRoom): HistoryCoat[] {
       ridges: 2,
     },
   });
+  const damp = coat("damp", {
+    ...{ name: "Damp stains", technique: "stain", tone: "dirt", water: 6, event: "dirtied" },
+    place: { kind: "everywhere" },
+    params: {
+      coverage: halves(7 * much, 0.5, 40),
+      size: markMm(room, 1.6),
+      ...{ hollows: 30, soft: 10, rim: 80, grains: 10 },
+    },
+  });
   const moss = (key: string, name: string, tone: HistoryToneId, share: number) =>
     coat(key, {
       ...{ name, technique: "stain", tone, water: 1.5, place: low(0.3, 5, room), event: "grown" },
@@ -176,10 +194,12 @@ function weathered(room: HistoryRoom): HistoryCoat[] {
         ...{ hollows: 60, soft: 35, rim: 0, grains: 70 },
       },
     });
-  const grows = damp && much > 0 && made !== "lately" && (stuff !== "metal" || made === "long");
+  const grows =
+    isDamp && much > 0 && made !== "lately" && stuff !== "cloth" && (stuff !== "metal" || made === "long");
   return [
-    ...(made === "lately" && !damp ? [] : [dirt]),
-    ...(stuff !== "metal" && much > 0 ? [streaks] : []),
+    ...(made === "lately" && !isDamp ? [] : [dirt]),
+    ...(much > 0 && stuff === "cloth" ? [damp] : []),
+    ...(much > 0 && (stuff === "wood" || stuff === "stone") ? [streaks] : []),
     ...(grows
       ? [moss("moss-1", "Moss, low down", "moss", 1), moss("moss-2", "Moss, paler on it", "pale-moss", 0.3)]
       : []),

@@ -20,7 +20,7 @@ function Answers({ told, onTold }: AnswersProps) {
   return (
     <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
       <Choice
-        question="What is below its paint?"
+        question="What is it made of, below its paint?"
         answers={STUFFS}
         names={TOLD_NAMES.stuff}
         value={told.stuff}

@@ -31,8 +31,11 @@ describe("a history told in words", () => {
     const { user } = show(<Opened />);
     await user.click(screen.getByRole("button", { name: "Its history" }));
     const dialog = await screen.findByRole("dialog", { name: `What happened to ${satchel().name}` });
-    const tones = within(dialog).getByRole("list", { name: "Its tones" });
-    await waitFor(() => expect(tones).toHaveTextContent("rust, bright"));
+    await user.click(within(dialog).getByRole("button", { name: "metal" }));
+    await waitFor(() =>
+      expect(within(dialog).getByRole("list", { name: "Its tones" })).toHaveTextContent("rust, bright"),
+    );
+    await waitFor(() => expect(within(dialog).getByRole("button", { name: "Lay its coats" })).toBeEnabled());
     await user.click(within(dialog).getByRole("button", { name: "Lay its coats" }));
     expect(satchel().coats.slice(0, before.length)).toEqual(before);
     expect(told().map(({ event }) => event)).toContain("rusted");

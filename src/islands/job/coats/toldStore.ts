@@ -1,6 +1,6 @@
 import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
-import { USUAL_TOLD, type Told } from "../../../core/ageing/told";
+import { USUAL_TOLD, type Stuff, type Told } from "../../../core/ageing/told";
 import { safely } from "../../../ui/browserStore";
 
 interface ToldState {
@@ -20,9 +20,13 @@ export const useTold = create<ToldState>()(
   ),
 );
 
+const STUFF_OF: Readonly<Record<string, Stuff>> = {
+  ...{ metal: "metal", shell: "metal", wood: "wood", stone: "stone" },
+};
+
 /** What is offered first for a surface: as it was told before, else by what it is made of. */
 export const firstTold = (before: Told | undefined, material: string): Told =>
   before ?? {
     ...USUAL_TOLD,
-    stuff: material === "wood" || material === "stone" ? material : "metal",
+    stuff: STUFF_OF[material] ?? "cloth",
   };
