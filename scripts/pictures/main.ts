@@ -16,6 +16,7 @@ import { figurePictures } from "./figures";
 import { formPictures } from "./forms";
 import { patchedPictures, skinPictures } from "./coatsOfBeasts";
 import { hidePictures } from "./hides";
+import { weatheredPictures } from "./weathered";
 import { techniquePictures } from "./techniques";
 
 const folder = process.env.CRENNA_PICTURES ?? "docs/pictures";
@@ -135,6 +136,11 @@ await writeSheet(`${folder}/materials.png`, cells, { columns: 2, width: 620, hei
 
 const wide = { width: 620, height: 420 };
 await writeSheet(`${folder}/hides.png`, await hidePictures(blank, demoShelf, wide), { columns: 2, ...wide });
+
+await writeSheet(`${folder}/weathered.png`, await weatheredPictures(blank, demoShelf, wide), {
+  columns: 2,
+  ...wide,
+});
 
 const tall = { width: 300, height: 620 };
 await writeSheet(`${folder}/patched.png`, await patchedPictures(blank, demoShelf, HOUND_BODY, tall), {

@@ -156,11 +156,12 @@ function rusted(room: HistoryRoom): HistoryCoat[] {
   ];
 }
 
-/** What weather and time left on any stuff: dirt in recesses, what runs down from the top, moss low down. */
+const isDamp = ({ told: { ground } }: HistoryRoom): boolean => ground === "wet" || ground === "mud";
+
+/** What weather and time left on any stuff: dirt in recesses, and what runs down or soaks in. */
 function weathered(room: HistoryRoom): HistoryCoat[] {
-  const { stuff, made, weather, ground } = room.told;
+  const { stuff, made, weather } = room.told;
   const much = AGED[made] * SOAKED[weather];
-  const isDamp = ground === "wet" || ground === "mud";
   const dirt = coat("dirt", {
     ...{ name: "Dirt in the recesses", technique: "pin-wash", tone: "dirt", water: 4, event: "dirtied" },
     place: { kind: "everywhere" },
@@ -184,6 +185,19 @@ function weathered(room: HistoryRoom): HistoryCoat[] {
       ...{ hollows: 30, soft: 10, rim: 80, grains: 10 },
     },
   });
+  return [
+    ...(made === "lately" && !isDamp(room) ? [] : [dirt]),
+    ...(much > 0 && stuff === "cloth" ? [damp] : []),
+    ...(much > 0 && (stuff === "wood" || stuff === "stone") ? [streaks] : []),
+  ];
+}
+
+/** Moss low down, where it is damp and has had its time; on metal only after long. */
+function grown(room: HistoryRoom): HistoryCoat[] {
+  const { stuff, made, weather } = room.told;
+  const much = AGED[made] * SOAKED[weather];
+  if (!isDamp(room) || much === 0 || made === "lately" || stuff === "cloth") return [];
+  if (stuff === "metal" && made !== "long") return [];
   const moss = (key: string, name: string, tone: HistoryToneId, share: number) =>
     coat(key, {
       ...{ name, technique: "stain", tone, water: 1.5, place: low(0.3, 5, room), event: "grown" },
@@ -194,16 +208,7 @@ function weathered(room: HistoryRoom): HistoryCoat[] {
         ...{ hollows: 60, soft: 35, rim: 0, grains: 70 },
       },
     });
-  const grows =
-    isDamp && much > 0 && made !== "lately" && stuff !== "cloth" && (stuff !== "metal" || made === "long");
-  return [
-    ...(made === "lately" && !isDamp ? [] : [dirt]),
-    ...(much > 0 && stuff === "cloth" ? [damp] : []),
-    ...(much > 0 && (stuff === "wood" || stuff === "stone") ? [streaks] : []),
-    ...(grows
-      ? [moss("moss-1", "Moss, low down", "moss", 1), moss("moss-2", "Moss, paler on it", "pale-moss", 0.3)]
-      : []),
-  ];
+  return [moss("moss-1", "Moss, low down", "moss", 1), moss("moss-2", "Moss, paler on it", "pale-moss", 0.3)];
 }
 
 /** What lay down last: mud low down, and dust of the ground. */
@@ -240,5 +245,6 @@ export const historyCoats = (room: HistoryRoom): HistoryCoat[] => [
   ...used(room),
   ...rusted(room),
   ...weathered(room),
+  ...grown(room),
   ...dusted(room),
 ];

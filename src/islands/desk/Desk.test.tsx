@@ -5,6 +5,7 @@ import userEvent from "@testing-library/user-event";
 import { beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { database } from "../../data";
 import { call } from "../../ui/api";
+import type { PlanInput } from "../../worker/questions/benchPdf";
 import { Desk } from "./Desk";
 
 const strip = (name: string) => screen.findByRole("article", { name });
@@ -25,7 +26,6 @@ beforeEach(() => {
   server.instead = null;
   server.calls.length = 0;
   FakeWorker.ready.clear();
-  FakeWorker.ready.add("cards");
 });
 
 describe("the desk", () => {
@@ -36,7 +36,15 @@ describe("the desk", () => {
       within(sergeant).getByText(/1 : 51, 32.mm to the eyes, display, grey primer, 1 figure, 4 surfaces/),
     ).toBeVisible();
     expect(within(await strip("Ferry watch")).getByText(/5 figures, 2 surfaces/)).toBeVisible();
-    // Here the cards of all jobs are worked out where the page is, one after another.
+    // Cards are worked out where the page is here: only one job's are.
+    const asked = await waitFor(() => {
+      const own = FakeWorker.of("cards").find(
+        ({ input }) => (input as PlanInput).job.id === "ferry-sergeant",
+      );
+      expect(own).toBeDefined();
+      return own!;
+    });
+    await asked.worker.answer(asked.id);
     expect(await within(sergeant).findByText("Base", {}, { timeout: 120_000 })).toBeVisible();
     expect(within(sergeant).getByText(/1 of \d+\. .* of painting left/)).toBeVisible();
     expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(6);

@@ -3,6 +3,7 @@ import { GROUNDS, HANDLED, MADE, STUFFS, TOLD_NAMES, WEATHERS, type Told } from 
 import type { Surface } from "../../../core/job";
 import { isTold, layHistory, takeHistoryOff } from "../../../core/schemes/history";
 import { ColourGoal } from "../palette/questions/ColourGoal";
+import { FROM_TOP } from "../../../ui/dialogs";
 import { useDesign, useEdit, useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { PlanColumn } from "./PlanColumn";
@@ -87,7 +88,7 @@ export function HistoryDialog({
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="history-title">
+    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="md" fullWidth aria-labelledby="history-title">
       <DialogTitle id="history-title">What happened to {surface.name}</DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Answers told={told} onTold={(change) => tell(key, { ...told, ...change })} />

@@ -15,6 +15,7 @@ import { schemeIds, schemes, type SchemeId } from "../../../core/schemes";
 import { AGES, LOOKS, MATERIALS, type Age, type Look, type Material } from "../../../core/schemes/scheme";
 import { startSurface } from "../../../core/schemes/start";
 import { counted } from "../../../core/units";
+import { FROM_TOP } from "../../../ui/dialogs";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { useView } from "../viewStore";
@@ -97,7 +98,7 @@ export function StartDialog({
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="start-title">
+    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="md" fullWidth aria-labelledby="start-title">
       <DialogTitle id="start-title">Start {surface.name} from a scheme</DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
