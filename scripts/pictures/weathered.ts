@@ -29,7 +29,7 @@ const list: readonly Weathered[] = [
   { name: "The same, as it stands", ...HOUSING, told: BY_THE_SEA },
   { name: "Some years in rain, on dry ground", ...HOUSING, told: {} },
   {
-    ...{ name: "Wooden board, long in rain, on wet ground", form: "panel", scheme: "metal-sponged" },
+    ...{ name: "Side of a crate, long in rain, on wet ground", form: "boards", scheme: "metal-sponged" },
     ...{ colour: "#6a4a3a", told: { stuff: "wood", made: "long", ground: "wet" } },
   },
   {

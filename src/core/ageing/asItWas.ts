@@ -18,6 +18,10 @@ const isThere = (coat: Coat, time: Time): boolean => {
 export const coatsAt = (surface: Pick<Surface, "coats">, time: Time | null): Coat[] =>
   activeCoats(surface).filter((coat) => time === null || isThere(coat, time));
 
+/** The job with every surface as it was at some time. */
+export const allAsItWas = (job: Job, time: Time): Job =>
+  job.surfaces.reduce((then, { id }) => asItWas(then, id, time), job);
+
 /** The job with a surface as it was at some time: without the coats of all that happened later. */
 export function asItWas(job: Job, surfaceId: string, time: Time): Job {
   const surface = job.surfaces.find(({ id }) => id === surfaceId);

@@ -112,9 +112,9 @@ function used(room: HistoryRoom): HistoryCoat[] {
   if (stuff === "cloth") return [scratched(room), rubbed(room)];
   if (stuff === "stone") return [chipped(room, ["rims", "Knocked corners", "rim"], 0.7, "chipped")];
   const rims = chipped(room, ["rims", "Chips, their pale rims", "rim"], 1, "chipped");
-  const inside = (name: string, tone: HistoryToneId) => chipped(room, ["inside", name, tone], 0.74, "bared");
+  const inside = (name: string, tone: HistoryToneId) => chipped(room, ["inside", name, tone], 0.7, "bared");
   if (stuff === "wood") return [scratched(room), rims, inside("Bare wood in the chips", "wood")];
-  const bright = chipped(room, ["bright", "Bright metal where it is worn", "metal"], 0.28, "bared");
+  const bright = chipped(room, ["bright", "Bright metal where it is worn", "metal"], 0.12, "bared");
   return [
     scratched(room),
     rims,

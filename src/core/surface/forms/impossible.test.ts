@@ -32,6 +32,8 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["hand", { roundMm: 9, fingers: 4, knuckleMm: 0.9 }, "knuckleMm"],
   ["cone-band", { waistMm: 34, hemMm: 58, pleats: 40, pleatDepthMm: 3 }, "pleatDepthMm"],
   ["wall", { heightMm: 5, courses: 40 }, "courses"],
+  ["boards", { heightMm: 6, boards: 20 }, "boards"],
+  ["boards", { boards: 5, gapMm: 1.5 }, "gapMm"],
   ["plate", { rivetMm: 1, apartMm: 0.6 }, "apartMm"],
   ["plate", { lengthMm: 8, columns: 4, ventMm: 5 }, "ventMm"],
   ["base", { lengthMm: 12, widthMm: 12, stones: 40, stoneMm: 9 }, "stoneMm"],

@@ -1,5 +1,6 @@
 import { bag } from "./bag";
 import { base } from "./base";
+import { boards } from "./boards";
 import { boot } from "./boot";
 import { cloak } from "./cloak";
 import { coneBand } from "./coneBand";
@@ -35,6 +36,7 @@ export const forms = {
   trunk: trunk as unknown as FormDefinition,
   horn: horn as unknown as FormDefinition,
   panel: panel as unknown as FormDefinition,
+  boards: boards as unknown as FormDefinition,
   plate: plate as unknown as FormDefinition,
   base: base as unknown as FormDefinition,
   wall: wall as unknown as FormDefinition,

@@ -84,6 +84,7 @@ describe("sizes measured on the figure come back in space", () => {
     const sheets: readonly (readonly [FormId, Record<string, number>, number, number])[] = [
       ["panel", { lengthMm: 20, heightMm: 11, widthMm: 11 }, 20, 11],
       ["strap", { lengthMm: 24, widthMm: 3 }, 24, 3],
+      ["boards", { lengthMm: 26, heightMm: 15 }, 26, 15],
       ["plate", { lengthMm: 30, heightMm: 14 }, 30, 14],
       ["wall", { lengthMm: 60, heightMm: 25 }, 60, 25],
     ];

@@ -1,7 +1,7 @@
 import { Box, Button, Typography, useMediaQuery, useTheme } from "@mui/material";
 import { useState } from "react";
 import { coatsAt } from "../../../core/ageing/asItWas";
-import { activeCoats, type Surface } from "../../../core/job";
+import type { Surface } from "../../../core/job";
 import { familyIn } from "../../../core/patterns";
 import { ColumnHead } from "../../../ui/Row";
 import { Side } from "../../../ui/Side";
@@ -25,12 +25,12 @@ import { WearView } from "./WearView";
 /** The figure with this surface as far as it is shown, and its neighbours as they will be. */
 function OnFigure({ surface }: { readonly surface: Surface }) {
   const figure = useFigure();
-  const { upTo: chosen, before, coatId } = useView();
-  const at = before ? activeCoats(surface).findIndex(({ id }) => id === coatId) : -1;
+  const { upTo: chosen, before, coatId, time } = useView();
+  const at = before ? coatsAt(surface, time).findIndex(({ id }) => id === coatId) : -1;
   const upTo = at < 0 ? chosen : at;
   return (
     <Box sx={{ flex: 1, minHeight: 0 }}>
-      <FigureView figure={figure} step={upTo === null ? null : { surfaceId: surface.id, upTo }} />
+      <FigureView figure={figure} step={upTo === null ? null : { surfaceId: surface.id, upTo }} timed />
     </Box>
   );
 }
@@ -129,7 +129,7 @@ export function CoatsStage() {
   const whole = useFigureLook((look) => look.whole);
   if (!surface)
     return <Typography sx={{ p: 3 }}>This job has no surface yet. Add one in the brief.</Typography>;
-  const painted = coatsAt(surface, whole ? null : time);
+  const painted = coatsAt(surface, time);
   return (
     <>
       <Side anchor="left" narrow={narrow} open={drawer === "coats"} onClose={() => setDrawer(null)}>

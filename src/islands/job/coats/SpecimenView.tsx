@@ -23,6 +23,7 @@ import { TimeSlider } from "./TimeSlider";
 import { SizeCaption } from "./SizeCaption";
 
 const RULER_PX = 22;
+const BESIDE_RULER = { left: 40, bottom: 10 } as const;
 
 interface Size {
   readonly width: number;
@@ -207,7 +208,7 @@ export function SpecimenView() {
         />
       )}
       {(light === "lit" || light === "light") && <LampDial figure={figure} />}
-      {surface && <TimeSlider surface={surface} />}
+      {surface && <TimeSlider surfaces={[surface]} at={BESIDE_RULER} />}
       <DrawingBar />
       {failure !== null && (
         <Box

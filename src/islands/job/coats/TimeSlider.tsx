@@ -6,15 +6,22 @@ import { useView } from "../viewStore";
 
 const LAST = TIMES.length - 1;
 
-/** The surface as it was made, as it was used, as it stands; nothing where nothing has happened to it. */
-export function TimeSlider({ surface }: { readonly surface: Surface }) {
+interface Props {
+  /** What is shown at one time or another. */
+  readonly surfaces: readonly Surface[];
+  /** From the lower left corner of what it lies on, pixels. */
+  readonly at: { readonly left: number; readonly bottom: number };
+}
+
+/** Surfaces as they were made, as they were used, as they stand; nothing where nothing has happened to any. */
+export function TimeSlider({ surfaces, at: { left, bottom } }: Props) {
   const { time, set } = useView();
-  if (timesOf(surface).length === 0) return null;
+  if (surfaces.every((surface) => timesOf(surface).length === 0)) return null;
   const at = time === null ? LAST : TIMES.indexOf(time);
   return (
     <Box
       sx={{
-        ...{ position: "absolute", left: 40, bottom: 10, bgcolor: "background.paper", px: 1.5, py: 0.6 },
+        ...{ position: "absolute", left, bottom, bgcolor: "background.paper", px: 1.5, py: 0.6 },
         ...{ border: 1, borderColor: "divider", display: "flex", alignItems: "center", gap: 1.5 },
       }}
     >

@@ -37,7 +37,10 @@ describe("what a coat stands for", () => {
 
 describe("the slider over time", () => {
   const sergeant = wholeSergeant();
-  const over = (id: string) => show(<TimeSlider surface={sergeant.surfaces.find((one) => one.id === id)!} />);
+  const over = (id: string) =>
+    show(
+      <TimeSlider surfaces={sergeant.surfaces.filter((one) => one.id === id)} at={{ left: 0, bottom: 0 }} />,
+    );
 
   it("goes back to how the surface was made, forth to how it stands, and forgets the step it was shown at", () => {
     look({ upTo: 3 });

@@ -16,6 +16,7 @@ import { SURROUNDS } from "../../../ui/theme";
 import { useRoom } from "../../../ui/useRoom";
 import type { FigureInput } from "../../../worker/questions/figure";
 import { LampDial } from "../coats/LampDial";
+import { TimeSlider } from "../coats/TimeSlider";
 import { useJob } from "../jobStore";
 import { useView } from "../viewStore";
 import { FigureBar } from "./FigureBar";
@@ -26,6 +27,7 @@ import { useFigureStill } from "./useFigureStill";
 /** Degrees by key and by pixel of a drag; a press that moves less is a choice. */
 const [BY_KEY, BY_PX, STILL_PX] = [15, 0.5, 4] as const;
 const MOST_TILT = 85;
+const OVER_CAPTION = { left: 12, bottom: 38 } as const;
 
 const ARROWS: Readonly<Record<string, readonly [aside: number, up: number]>> = {
   ArrowLeft: [-1, 0],
@@ -79,14 +81,17 @@ function surfaceAt({ picture, owners, surfaceIds }: FigureStill, x: number, y: n
 interface Props {
   readonly figure: Figure;
   readonly step?: FigureInput["step"];
+  /** Whether it may be shown as it was at an earlier time. */
+  readonly timed?: boolean;
   /** Laid over the picture, as large as it is. */
   readonly over?: ReactNode;
 }
 
 /** The whole figure as it stands: turned by a drag or arrow keys; a press on a piece chooses its surface. */
-export function FigureView({ figure, step = null, over }: Props) {
+export function FigureView({ figure, step = null, timed = false, over }: Props) {
   const job = useJob();
-  const { still, busy, failed } = useFigureStill(figure, step);
+  const time = useView((view) => view.time);
+  const { still, busy, failed } = useFigureStill(figure, step, timed ? time : null);
   const surround = usePrefs((prefs) => prefs.surround);
   const { setRoom, size: room } = useRoom();
   const set = useView((view) => view.set);
@@ -138,6 +143,7 @@ export function FigureView({ figure, step = null, over }: Props) {
           )}
         </Box>
         <LampDial figure={figure} />
+        {timed && <TimeSlider surfaces={seated} at={OVER_CAPTION} />}
         <LeftOut surfaces={seated} />
         {failed !== null && (
           <Alert severity="error" sx={{ position: "absolute", left: 12, bottom: 12 }}>

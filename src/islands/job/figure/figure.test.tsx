@@ -1,6 +1,7 @@
 import { act, fireEvent, screen, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
+import { EVENTS } from "../../../core/ageing/events";
 import { withSurface } from "../../../core/edits/surfaces";
 import { wholeSergeant } from "../../../data/demo/company";
 import type { FigureInput } from "../../../worker/questions/figure";
@@ -45,6 +46,23 @@ describe("the whole figure beside the coats", () => {
     expect(asked().step).toEqual({ surfaceId: "satchel", upTo: 1 });
     fireEvent.pointerUp(button("Hold: before it"));
     expect(asked().step).toEqual({ surfaceId: "satchel", upTo: coats.length - 1 });
+  });
+
+  it("is seen as all of it was made, and as it stands again", () => {
+    const coatsOf = (id: string) => asked().job.surfaces.find((one) => one.id === id)!.coats;
+    const stands = ["satchel", "strap"].map((id) => coatsOf(id));
+    const slider = screen.getByRole("slider", { name: "Time" });
+    fireEvent.change(slider, { target: { value: 0 } });
+    const made = ["satchel", "strap"].map((id) => coatsOf(id));
+    made.forEach((coats, at) => {
+      expect(coats.length).toBeLessThan(stands[at]!.length);
+      expect(coats.every(({ event }) => event === null || EVENTS[event].time !== "used")).toBe(true);
+    });
+    expect(
+      screen.getByText(new RegExp(`after coat ${made[0]!.length} of ${made[0]!.length}`)),
+    ).toBeInTheDocument();
+    fireEvent.change(slider, { target: { value: 2 } });
+    expect(["satchel", "strap"].map((id) => coatsOf(id))).toEqual(stands);
   });
 
   it("has no steps of paint while it is looked at bare", async () => {

@@ -1,4 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
+import { allAsItWas } from "../../../core/ageing/asItWas";
+import type { Time } from "../../../core/ageing/events";
 import type { FigureStill } from "../../../core/figure/figureStill";
 import type { Figure } from "../../../core/job";
 import type { FigureInput } from "../../../worker/questions/figure";
@@ -25,9 +27,18 @@ interface Answered extends Pick<FigureSeen, "still" | "failed"> {
   readonly done: FigureInput | null;
 }
 
-/** The whole figure as the painter looks at it, drawn by the worker. @param step a surface that is shown after so many coats */
-export function useFigureStill(figure: Figure, step: FigureInput["step"] = null): FigureSeen {
-  const job = useJob();
+/**
+ * The whole figure as the painter looks at it, drawn by the worker.
+ * @param step a surface that is shown after so many coats
+ * @param time all of it as it was then; as it stands where null
+ */
+export function useFigureStill(
+  figure: Figure,
+  step: FigureInput["step"] = null,
+  time: Time | null = null,
+): FigureSeen {
+  const stands = useJob();
+  const job = useMemo(() => (time === null ? stands : allAsItWas(stands, time)), [stands, time]);
   const paints = usePaints();
   const { turnDeg, tiltDeg, as } = useFigureLook();
   const viewMm = useView((view) => view.distanceMm);
