@@ -4,27 +4,24 @@ import { formatNumber, smoothstep } from "../../units";
 import type { ParamValues } from "../../params";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { countProblem, roomProblem, sizeProblems } from "./sizes";
-
-const size = (label: string, range: readonly [number, number], step: number, usual: number, about: string) =>
-  ({ label, unit: "mm", range, step, default: usual, about }) as const;
+import { countProblem, mmSize, roomProblem, sizeProblems } from "./sizes";
 
 const params = {
-  lengthMm: size("Length", [3, 300], 0.5, 18, "Along the boards, with a ruler."),
-  heightMm: size("Height", [3, 200], 0.5, 14, "Across all boards."),
+  lengthMm: mmSize("Length", [3, 300], 0.5, 18, "Along the boards, with a ruler."),
+  heightMm: mmSize("Height", [3, 200], 0.5, 14, "Across all boards."),
   boards: {
     ...{ label: "Boards", unit: "", range: [1, 40] as const, step: 1, default: 5 },
     about: "Counted from the lower edge to the upper one.",
   },
-  gapMm: size("Gap", [0, 2], 0.02, 0.22, "Between two boards; 0 where they touch."),
-  grainMm: size("Grain", [0, 0.4], 0.01, 0.05, "How far it stands out, by eye or with a pin."),
+  gapMm: mmSize("Gap", [0, 2], 0.02, 0.22, "Between two boards; 0 where they touch."),
+  grainMm: mmSize("Grain", [0, 0.4], 0.01, 0.05, "How far it stands out, by eye or with a pin."),
   battens: {
     ...{ label: "Battens", unit: "", range: [0, 8] as const, step: 1, default: 2 },
     about: "Upright pieces nailed over the boards, at the ends and between; 0 for none.",
   },
-  battenMm: size("Width of a batten", [0.5, 20], 0.1, 2.6, "Across one of them."),
-  proudMm: size("Battens stand out", [0.1, 4], 0.05, 0.6, "How far over the boards."),
-  nailMm: size("Nail heads", [0, 1.5], 0.02, 0.4, "Across one; 0 where none are seen."),
+  battenMm: mmSize("Width of a batten", [0.5, 20], 0.1, 2.6, "Across one of them."),
+  proudMm: mmSize("Battens stand out", [0.1, 4], 0.05, 0.6, "How far over the boards."),
+  nailMm: mmSize("Nail heads", [0, 1.5], 0.02, 0.4, "Across one; 0 where none are seen."),
 } as const;
 
 type Sizes = ParamValues<typeof params>;

@@ -4,38 +4,41 @@ import { formatNumber, smoothstep } from "../../units";
 import type { ParamValues } from "../../params";
 import { defineForm } from "./form";
 import { buildSheet, softNoise } from "./sheet";
-import { countProblem, roomProblem, sizeProblems } from "./sizes";
-
-const size = (label: string, range: readonly [number, number], step: number, usual: number, about: string) =>
-  ({ label, unit: "mm", range, step, default: usual, about }) as const;
+import { countProblem, mmSize, roomProblem, sizeProblems } from "./sizes";
 
 const count = (label: string, about: string) =>
   ({ label, unit: "", range: [1, 12] as const, step: 1, default: 2, about }) as const;
 
 const params = {
-  lengthMm: size("Length", [4, 200], 0.5, 22, "Along the lower edge, with a ruler."),
-  heightMm: size("Height", [4, 200], 0.5, 16, "From the lower edge to the upper one."),
+  lengthMm: mmSize("Length", [4, 200], 0.5, 22, "Along the lower edge, with a ruler."),
+  heightMm: mmSize("Height", [4, 200], 0.5, 16, "From the lower edge to the upper one."),
   columns: count("Panels side by side", "Parted by lines from top to bottom."),
   rows: count("Panels above each other", "Parted by lines from side to side."),
-  lineMm: size("Width of a line", [0.08, 1], 0.02, 0.26, "Between two panels."),
-  deepMm: size("Depth of a line", [0.05, 1], 0.01, 0.26, "From the panel's face to the ground of the line."),
-  rivetMm: size("Rivets", [0, 2], 0.02, 0.58, "Across one head; 0 for none."),
-  apartMm: size("Rivets apart", [0.4, 12], 0.1, 2.1, "From the middle of one to the next."),
-  ventMm: size(
+  lineMm: mmSize("Width of a line", [0.08, 1], 0.02, 0.26, "Between two panels."),
+  deepMm: mmSize(
+    "Depth of a line",
+    [0.05, 1],
+    0.01,
+    0.26,
+    "From the panel's face to the ground of the line.",
+  ),
+  rivetMm: mmSize("Rivets", [0, 2], 0.02, 0.58, "Across one head; 0 for none."),
+  apartMm: mmSize("Rivets apart", [0.4, 12], 0.1, 2.1, "From the middle of one to the next."),
+  ventMm: mmSize(
     "Width of a vent",
     [0, 20],
     0.1,
     4.4,
     "In the first panel at the top, three slots; 0 for none.",
   ),
-  bezelMm: size(
+  bezelMm: mmSize(
     "Lamp or lens",
     [0, 20],
     0.1,
     4.6,
     "Across the raised ring that holds it, in the last panel at the bottom; 0 for none.",
   ),
-  dents: size("Unevenness", [0, 0.6], 0.01, 0.03, "How far soft dents go in and out."),
+  dents: mmSize("Unevenness", [0, 0.6], 0.01, 0.03, "How far soft dents go in and out."),
 } as const;
 
 type Sizes = ParamValues<typeof params>;

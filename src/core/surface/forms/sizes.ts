@@ -2,6 +2,15 @@ import type { Problem } from "../../errors";
 import { formatNumber } from "../../units";
 import type { ParamSpecs, ParamValues } from "../../params";
 
+/** A size of a form in mm. @param usual what a new surface starts with */
+export const mmSize = (
+  label: string,
+  range: readonly [number, number],
+  step: number,
+  usual: number,
+  about: string,
+) => ({ label, unit: "mm", range, step, default: usual, about }) as const;
+
 /** Sizes that are no numbers, out of range, or not whole where they count something. */
 export function sizeProblems<S extends ParamSpecs>(specs: S, values: ParamValues<S>): Problem[] {
   return Object.entries(specs).flatMap(([field, spec]): Problem[] => {
