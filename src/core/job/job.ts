@@ -7,6 +7,9 @@ import { surfaceSchema, type Surface } from "./surface";
 /** The version jobs and job files are written in. */
 export const JOB_VERSION = 10;
 
+/** Mixes that a job may have. */
+export const MOST_MIXES = 200;
+
 interface WithFigures {
   readonly figures?: readonly { readonly id?: unknown }[];
   readonly surfaces?: readonly { readonly figureId?: unknown }[];
@@ -20,7 +23,7 @@ export const jobSchema = fields({
   name: name(),
   figures: listOf(figureSchema, "figures", 20, 1),
   hand: handSchema,
-  mixes: listOf(mixSchema, "mixes", 200),
+  mixes: listOf(mixSchema, "mixes", MOST_MIXES),
   references: listOf(referenceSchema, "references", 8),
   goals: listOf(goalSchema, "goals", 200),
   surfaces: listOf(surfaceSchema, "surfaces", 60),

@@ -54,7 +54,8 @@ export interface PatternUse {
   readonly params: unknown;
 }
 
-const MOST_COATS = 64;
+/** Coats that a surface may have. */
+export const MOST_COATS = 64;
 /** Coats of a surface, first to last. */
 export const coatList = () => listOf(coatSchema, "coats", MOST_COATS);
 

@@ -6,7 +6,7 @@ import { ColourGoal } from "../palette/questions/ColourGoal";
 import { FROM_TOP } from "../../../ui/dialogs";
 import { useDesign, useEdit, useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
-import { PlanColumn } from "./PlanColumn";
+import { PlanColumn, useLaying } from "./PlanColumn";
 import { Choice } from "./StartDialog";
 import { firstTold, useTold } from "./toldStore";
 import { useHistoryPlan } from "./useStartPlan";
@@ -80,7 +80,7 @@ export function HistoryDialog({
   const tell = useTold((state) => state.tell);
   const told = firstTold(before, surface.volumes.material);
   const kept = useHistoryPlan(design, paints, surface.id, told);
-  const plan = kept.planned.kind === "ready" ? kept.planned.plan : null;
+  const { plan } = useLaying({ surfaceId: surface.id, kept, put: layHistory });
   const again = surface.coats.some(({ id }) => isTold(surface.id, id));
   const done = (change: Parameters<typeof edit>[0]) => {
     edit(change);

@@ -6,7 +6,7 @@ import { LOOKS, type Look } from "../../../core/schemes/scheme";
 import { FROM_TOP } from "../../../ui/dialogs";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
-import { PlanColumn } from "./PlanColumn";
+import { PlanColumn, useLaying } from "./PlanColumn";
 import { Choice, LOOK_NAMES } from "./StartDialog";
 import { useLightOver } from "./useStartPlan";
 
@@ -23,7 +23,7 @@ export function OverDialog({ surface, onClose }: Props) {
   const setView = useView((view) => view.set);
   const [look, setLook] = useState<Look>("plain");
   const kept = useLightOver(design, paints, surface.id, look);
-  const plan = kept.planned.kind === "ready" ? kept.planned.plan : null;
+  const { plan } = useLaying({ surfaceId: surface.id, kept, put: layOver });
   const again = surface.coats.some(({ id }) => isOver(surface.id, id));
   const lay = () => {
     if (!plan) return;

@@ -1,5 +1,6 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useMemo } from "react";
+import { whyTooMuch } from "../../../core/edits/fits";
 import type { Job } from "../../../core/job";
 import { partsText } from "../../../core/plan/cardText";
 import type { FoundTone, StartPlan } from "../../../core/schemes/start";
@@ -84,9 +85,24 @@ interface Props {
   readonly put: Put;
 }
 
+/** A plan that can be laid; or null, and why where it would be too much for the job. */
+export function useLaying({ surfaceId, kept, put }: Props): {
+  readonly plan: StartPlan | null;
+  readonly tooMuch: string | null;
+} {
+  const design = useDesign();
+  const plan = kept.planned.kind === "ready" ? kept.planned.plan : null;
+  const tooMuch = useMemo(
+    () => (plan ? whyTooMuch(put(design, surfaceId, plan), surfaceId) : null),
+    [plan, put, design, surfaceId],
+  );
+  return { plan: tooMuch === null ? plan : null, tooMuch };
+}
+
 /** What a plan comes to: the piece as it would be painted, how far the search is, and its tones. */
 export function PlanColumn({ surfaceId, kept, put }: Props) {
   const { planned, last, stop, again } = kept;
+  const { tooMuch } = useLaying({ surfaceId, kept, put });
   const plan = planned.kind === "ready" ? planned.plan : null;
   return (
     <Box sx={{ display: "grid", gap: 1, alignContent: "start" }}>
@@ -94,6 +110,11 @@ export function PlanColumn({ surfaceId, kept, put }: Props) {
       {planned.kind === "failed" && (
         <Alert severity="error" variant="outlined">
           {planned.message}
+        </Alert>
+      )}
+      {tooMuch !== null && (
+        <Alert severity="error" variant="outlined">
+          {tooMuch}
         </Alert>
       )}
       <Typography role="status">

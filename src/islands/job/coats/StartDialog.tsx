@@ -19,7 +19,7 @@ import { FROM_TOP } from "../../../ui/dialogs";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { useView } from "../viewStore";
-import { PlanColumn } from "./PlanColumn";
+import { PlanColumn, useLaying } from "./PlanColumn";
 import { useStartPlan } from "./useStartPlan";
 
 /** One question with its answers in a row. */
@@ -90,7 +90,7 @@ export function StartDialog({
     if (first) setScheme(first);
     setColour(null);
   };
-  const plan = kept.planned.kind === "ready" ? kept.planned.plan : null;
+  const { plan } = useLaying({ surfaceId: surface.id, kept, put: startSurface });
   const start = () => {
     if (!plan) return;
     edit((job) => startSurface(job, surface.id, plan));

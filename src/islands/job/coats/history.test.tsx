@@ -1,6 +1,7 @@
 import { FakeWorker } from "../../testing/worker";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { MOST_COATS } from "../../../core/job";
 import { isTold } from "../../../core/schemes/history";
 import { wholeSergeant } from "../../../data/demo/company";
 import { job, look, openJob, show } from "../../testing/open";
@@ -65,5 +66,19 @@ describe("a history told in words", () => {
     await user.click(screen.getByRole("button", { name: "Take its history off" }));
     await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
     expect(told()).toEqual([]);
+  });
+
+  it("is not laid where the surface would have more coats than it can, and says how many", async () => {
+    const [first] = satchel().coats;
+    const many = Array.from({ length: MOST_COATS }, (_, at) => ({ ...first!, id: `coat-${at}`, held: at > 0 }));
+    openJob({
+      ...job(),
+      surfaces: job().surfaces.map((one) => (one.id === "satchel" ? { ...one, coats: many } : one)),
+    });
+    look({ surfaceId: "satchel" });
+    const { user } = show(<Opened />);
+    await user.click(screen.getByRole("button", { name: "Its history" }));
+    expect(await screen.findByText(/would have [67]\d coats; 64 is the most/)).toBeVisible();
+    expect(screen.getByRole("button", { name: "Lay its coats" })).toBeDisabled();
   });
 });
