@@ -30,6 +30,7 @@ export const newFigure = (id: string, name: string): Figure => ({
   primer: "grey",
   viewingDistanceMm: 600,
   lamp: USUAL_LAMP,
+  lights: [],
   body: bodyUse("person-standing", { eyeHeightMm: EYES_MM }),
   notes: "",
   count: 1,

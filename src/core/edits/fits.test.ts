@@ -18,7 +18,9 @@ const withMixes = (count: number): Job => ({
 it("tells what there is too much of, and how many have to go", () => {
   expect(whyTooMuch(job, surface!.id)).toBeNull();
   expect(whyTooMuch(withCoats(MOST_COATS), surface!.id)).toBeNull();
-  expect(whyTooMuch(withCoats(MOST_COATS + 3), surface!.id)).toMatch(/67 coats; 64 is the most .* Remove 3 first/);
+  expect(whyTooMuch(withCoats(MOST_COATS + 3), surface!.id)).toMatch(
+    /67 coats; 64 is the most .* Remove 3 first/,
+  );
   expect(whyTooMuch(withMixes(MOST_MIXES), surface!.id)).toBeNull();
   expect(whyTooMuch(withMixes(MOST_MIXES + 1), surface!.id)).toMatch(/201 mixes; 200 is the most/);
 });

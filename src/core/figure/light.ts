@@ -1,5 +1,6 @@
-import { figureOf, type Job, type Surface } from "../job";
-import { asideUnder, type RoomLight, type SurfaceLight } from "../surface/roomLight";
+import { figureOf, type Job, type PaintedLight, type Surface } from "../job";
+import type { RoomLight, ShedSource, SurfaceLight } from "../surface/roomLight";
+import type { ShedLight } from "../surface/shedLight";
 import { lampVector } from "../surface/grid";
 import type { SpacePoint } from "../surface/forms/form";
 import type { Figure } from "../job";
@@ -34,22 +35,52 @@ export interface RoomKeys {
 /** Works out the light of a surface's room. */
 export type RoomMaker = (job: Job, surface: Surface, keys: RoomKeys) => RoomLight | null;
 
-let maker: RoomMaker | null = null;
+/** Works out what a painted light sheds on a surface; null where it sits on nothing that is there. */
+export type ShedMaker = (job: Job, surface: Surface, light: PaintedLight, key: string) => ShedLight | null;
+
+/** Who works out light. */
+export interface LightMakers {
+  readonly room: RoomMaker;
+  readonly shed: ShedMaker;
+}
+
+let makers: LightMakers | null = null;
 
 /**
  * Says who works out the light of rooms: `figure/rooms`, wherever surfaces are painted. Looking along rays is heavy, and
  * pages that only tell of surfaces do without.
  */
-export function bringRooms(make: RoomMaker): void {
-  maker = make;
+export function bringRooms(make: LightMakers): void {
+  makers = make;
 }
 
 /** @throws Error where nobody was brought: a wrong light would be worse than none */
-function roomOf(job: Job, surface: Surface, keys: RoomKeys): RoomLight | null {
-  if (!maker)
+function made(): LightMakers {
+  if (!makers)
     throw new Error("The light of a figure's room is worked out where surfaces are painted, not here.");
-  return maker(job, surface, keys);
+  return makers;
 }
+
+/** Painted lights that could reach a surface: on a figure all of them, else those that sit on the surface itself. */
+function shedsOn(job: Job, surface: Surface, place: string): ShedSource[] {
+  const figure = figureOf(job, surface);
+  const seated = surface.seat !== null && figure.body !== null;
+  return figure.lights
+    .filter(({ surfaceId }) => seated || surfaceId === surface.id)
+    .map((light) => {
+      const key = JSON.stringify([light, place]);
+      return { id: light.id, key, of: () => made().shed(job, surface, light, key) };
+    });
+}
+
+const withSheds = (
+  light: Omit<SurfaceLight, "key" | "sheds">,
+  sheds: readonly ShedSource[],
+): SurfaceLight => ({
+  ...light,
+  sheds,
+  key: sheds.length === 0 ? light.roomKey : JSON.stringify([light.roomKey, ...sheds.map(({ key }) => key)]),
+});
 
 /** A short name for a figure as it stands: equal while neither its pose nor a piece's form or seat changes. */
 export const standName = (job: Job, figure: Figure): number => numberOf(figureKey(job, figure));
@@ -57,8 +88,13 @@ export const standName = (job: Job, figure: Figure): number => numberOf(figureKe
 /** The light a surface of a job stands in: that of its figure's room where it is seated, else as if it faced you. */
 export function lightOf(job: Job, surface: Surface): SurfaceLight {
   const figure = figureOf(job, surface);
-  if (!surface.seat || !figure.body) return asideUnder(figure.lamp);
+  const { lamp } = figure;
+  if (!surface.seat || !figure.body) {
+    const sheds = shedsOn(job, surface, JSON.stringify([surface.id, surface.form]));
+    return withSheds({ roomKey: JSON.stringify(lamp), lamp, room: () => null }, sheds);
+  }
   const place = JSON.stringify([surface.id, standName(job, figure)]);
-  const light = JSON.stringify([figure.lamp, place]);
-  return { key: light, lamp: figure.lamp, room: () => roomOf(job, surface, { place, light }) };
+  const light = JSON.stringify([lamp, place]);
+  const room = () => made().room(job, surface, { place, light });
+  return withSheds({ roomKey: light, lamp, room }, shedsOn(job, surface, place));
 }

@@ -17,7 +17,10 @@ const upright: Seating = (point) => point;
 /** Nothing that could stand in the way: a speck far off. */
 const SPECK = solidMesh(ball([], [0, -500, 0], [0.1, 0.1, 0.1]));
 
-const lit = (light: RoomLight): SurfaceLight => ({ key: "test", lamp: USUAL_LAMP, room: () => light });
+const lit = (light: RoomLight): SurfaceLight => ({
+  ...{ key: "test", roomKey: "test", lamp: USUAL_LAMP, sheds: [] },
+  room: () => light,
+});
 
 /** Field of light on a form that stands by itself in the room. */
 function litOn(form: SurfaceForm, seating: Seating = upright, others: readonly PieceMesh[] = [SPECK]) {

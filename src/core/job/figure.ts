@@ -1,4 +1,4 @@
-import { fields, id, name, one, size, text, whole, type Shape } from "../shape";
+import { fields, id, listOf, name, one, size, text, whole, type Shape } from "../shape";
 import { use } from "./surface";
 
 export const PRIMERS = ["black", "grey", "white"] as const;
@@ -15,6 +15,30 @@ export type Lamp = Shape<typeof lamp>;
 /** High on the left, where most painters put it. */
 export const USUAL_LAMP: Lamp = { fromDeg: 133, heightDeg: 45 };
 
+/** How a painted light sheds: to all sides like a flame, or before itself like a screen, less the more aslant. */
+export const SHEDS = ["around", "front"] as const;
+
+const paintedLight = fields({
+  id: id(),
+  name: name(),
+  /** The surface it sits on, and where: shares of its length, from the first seam, and of its height, from the hem. */
+  surfaceId: id(),
+  along: size(0, 1),
+  up: size(0, 1),
+  /** How far its middle stands off the surface, mm. */
+  outMm: size(0, 60),
+  /** Across, mm: a wide light throws a soft shade. */
+  widthMm: size(0.1, 60),
+  /** At this distance half of its light is left on what faces it, mm. */
+  reachMm: size(0.2, 200),
+  sheds: one(SHEDS),
+});
+/** A lamp, lens, screen or rune whose light is painted on what is near it. */
+export type PaintedLight = Shape<typeof paintedLight>;
+
+/** Painted lights that a figure may have. */
+export const MOST_LIGHTS = 8;
+
 /** The figure that a new job has. */
 export const FIRST_FIGURE = "figure-1";
 
@@ -28,6 +52,8 @@ export const figureSchema = fields({
   primer: one(PRIMERS),
   viewingDistanceMm: size(50, 5000),
   lamp,
+  /** Lights that are painted on it. */
+  lights: listOf(paintedLight, "painted lights", MOST_LIGHTS),
   /** What it is made of below its pieces, and its pose; null where nobody has said. */
   body: use.nullable().defined(),
   notes: text(20000),

@@ -42,6 +42,18 @@ const near = fields({
 /** A place told by the marks of an earlier coat of the same surface. */
 export type NearMarks = Shape<typeof near>;
 
+const shed = fields({
+  lightId: id(),
+  /** Shares of its light: 1 is ground that faces it close by. */
+  from: size(0, 1),
+  to: size(0, 1),
+  /** Over how much of that either border fades. */
+  fade: size(0, 1),
+});
+
+/** What a painted light of the figure sheds on a surface, from a share of it to another. */
+export type ShedSpan = Shape<typeof shed>;
+
 const zonePlace = fields({
   kind: one(["zones"]),
   zones: array(one(ZONES)).strict().defined().max(4),
@@ -54,6 +66,8 @@ const zonePlace = fields({
   near: near.nullable().defined(),
   /** A stretch of the surface's value plan, from its deepest shadow, 0, to its highest light, 1. */
   values: values.nullable().defined(),
+  /** Where a painted light of the figure reaches. */
+  shed: shed.nullable().defined(),
 });
 /** Places that belong to all of these at once. */
 export type ZonePlace = Shape<typeof zonePlace>;
@@ -83,5 +97,6 @@ export const inZones = (zones: readonly Zone[], fade: number, more: Partial<Zone
   outline: null,
   near: null,
   values: null,
+  shed: null,
   ...more,
 });

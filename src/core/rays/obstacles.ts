@@ -8,7 +8,7 @@ import { RAYS_BASE64 } from "./generated/raysBytes";
 interface Exports {
   readonly memory: WebAssembly.Memory;
   take(trees: number): void;
-  countFree(frame: number, ways: number, count: number, own: number, ownMm: number): number;
+  countFree(frame: number, ways: number, count: number, own: number, ownMm: number, mostMm: number): number;
 }
 
 /** Ways to look along, three numbers each: so far to the right, down and out. */
@@ -104,8 +104,9 @@ export class Obstacles {
    * @param frame the place
    * @param ways at most 64
    * @param own number of the mesh the place lies on: it counts only from `ownMm` on
+   * @param mostMm what lies further off is in no way
    */
-  countFree(frame: Frames, ways: Ways, own: number, ownMm: number): number {
+  countFree(frame: Frames, ways: Ways, own: number, ownMm: number, mostMm = Infinity): number {
     const { kernel, frameAt, waysAt } = this;
     const { buffer } = kernel.memory;
     if (this.loaded !== ways) {
@@ -114,7 +115,7 @@ export class Obstacles {
       this.loaded = ways;
     }
     new Float64Array(buffer, frameAt, PER_FRAME).set(frame);
-    return kernel.countFree(frameAt, waysAt, ways.length / 3, own, ownMm);
+    return kernel.countFree(frameAt, waysAt, ways.length / 3, own, ownMm, mostMm);
   }
 
   /**

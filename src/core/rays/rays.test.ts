@@ -94,6 +94,9 @@ describe("rays among trees of triangles", () => {
     expect(obstacles.countFree(frame, ways, 9, 0)).toBe(4);
     frame.set([0, 0, -1], 3);
     expect(obstacles.countFree(frame, ways, 9, 0)).toBe(3);
+    // What stands beyond the end of the ways is in none of them.
+    expect(obstacles.countFree(frame, ways, 9, 0, 4.9)).toBe(4);
+    expect(obstacles.countFree(frame, ways, 9, 0, 5.1)).toBe(3);
     // Of the mesh the place lies on only what is far enough counts.
     expect(obstacles.countFree(frame, ways, 0, 6)).toBe(4);
     expect(() => obstacles.countFree(frame, new Float64Array(65 * 3), 9, 0)).toThrow(RangeError);

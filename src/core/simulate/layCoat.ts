@@ -71,6 +71,10 @@ const techniqueOf = (id: keyof typeof techniques): TechniqueDefinition => techni
 const followsVolumes = (surface: Surface, place: Place): boolean =>
   place.kind === "zones" ? place.values !== null : placeFollowsLight(surface, place);
 
+/** What a painted light's share of a surface depends on. */
+const shedKey = (job: Job, surface: Surface, lightId: string): string | null =>
+  lightOf(job, surface).sheds.find(({ id }) => id === lightId)?.key ?? null;
+
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {
   const { technique, water, passes, seed, place, overSeams } = coat;
@@ -89,7 +93,8 @@ export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number)
     place,
     overSeams,
     job.hand,
-    followsLight(surface, coat) ? lightOf(job, surface).key : null,
+    followsLight(surface, coat) ? lightOf(job, surface).roomKey : null,
+    place.kind === "zones" && place.shed ? shedKey(job, surface, place.shed.lightId) : null,
     followsGrowth(coat) ? growthOf(job, surface).key : null,
     isOfMarks(coat) ? (effortOf(job, surface)?.key ?? null) : null,
     pitchMm,

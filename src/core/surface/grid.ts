@@ -2,7 +2,7 @@ import { USUAL_LAMP, type Lamp } from "../job";
 import type { SurfaceForm } from "./forms/form";
 import { depthInside } from "./forms/depth";
 import type { GrowthField } from "./growthField";
-import { asideUnder, type RoomLight, type SurfaceLight } from "./roomLight";
+import { asideUnder, type RoomLight, type ShedSource, type SurfaceLight } from "./roomLight";
 import type { Sculpted } from "./sculpted";
 
 /** A form laid on square cells: what every technique and the compositor work on. Row-major, y downwards. */
@@ -27,6 +27,8 @@ export interface SurfaceGrid {
   readonly lamp: LampVector;
   /** The light of the figure's room on it; null where it lies aside. Worked out when first asked for. */
   readonly room: () => RoomLight | null;
+  /** Painted lights of its figure that could reach it. */
+  readonly sheds: readonly ShedSource[];
   /** Which way things grow on it; null where nobody has said: then they lie down the piece. */
   readonly growth: () => GrowthField | null;
 }
@@ -89,7 +91,7 @@ export function buildGrid(
   pitchMm: number,
   light: Lamp | SurfaceLight = USUAL_LAMP,
 ): SurfaceGrid {
-  const { lamp, room } = "room" in light ? light : asideUnder(light);
+  const { lamp, room, sheds } = "room" in light ? light : asideUnder(light);
   const { minX, maxX, minY, maxY } = form.bounds;
   const width = Math.ceil((maxX - minX + 2 * MARGIN_MM) / pitchMm);
   const height = Math.ceil((maxY - minY + 2 * MARGIN_MM) / pitchMm);
@@ -108,6 +110,7 @@ export function buildGrid(
     hide: null,
     lamp: lampVector(lamp),
     room,
+    sheds,
     growth: () => null,
   };
   placeCells(form, grid);
@@ -123,7 +126,7 @@ export function inLight(grid: SurfaceGrid, light: SurfaceLight): SurfaceGrid {
   const before = lit.get(grid.relief) ?? [];
   const known = before.find(({ key }) => key === light.key);
   if (known) return known.grid;
-  const made = { ...grid, lamp: lampVector(light.lamp), room: light.room };
+  const made = { ...grid, lamp: lampVector(light.lamp), room: light.room, sheds: light.sheds };
   lit.set(grid.relief, [{ key: light.key, grid: made }, ...before].slice(0, MOST_LIGHTS));
   return made;
 }

@@ -7,13 +7,14 @@ import type { SurfaceGrid } from "./grid";
 import { USUAL_VOLUMES } from "./volumes/materials";
 import { valueMember, valuePlan } from "./volumes/valuePlan";
 import { rooted } from "./rooted";
+import { shedOf } from "./shedLight";
 import { dot, minus } from "./vector";
 import { zoneWeights, type WearOf } from "./zones";
 
 /** A place to paint: all its parts at once. */
 export interface WornPlace extends Pick<
   ZonePlace,
-  "zones" | "fade" | "fall" | "span" | "outline" | "near" | "values"
+  "zones" | "fade" | "fall" | "span" | "outline" | "near" | "values" | "shed"
 > {
   /** Where the surface wears; the usual wear where left out. */
   readonly wear?: WearOf;
@@ -114,6 +115,7 @@ function weigh(grid: SurfaceGrid, place: WornPlace, cover: Float32Array | null):
   const members: ((at: number) => number)[] = [];
   if (place.span) members.push(spanMember(grid, place.span));
   if (place.values) members.push(valueMember(valuePlan(grid, place.volumes ?? USUAL_VOLUMES), place.values));
+  if (place.shed) members.push(valueMember(shedOf(grid, place.shed.lightId), { ...place.shed }));
   if (place.outline) {
     const drawn = outlineWeights(grid, place.outline);
     members.push((at) => drawn[at]!);

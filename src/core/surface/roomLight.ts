@@ -1,14 +1,19 @@
 import type { Lamp } from "../job";
 import type { SpacePoint } from "./forms/form";
+import type { ShedLight } from "./shedLight";
 
-/** The light of a figure's room on one of its pieces, on a coarse lattice over the piece laid flat. Row-major, y downwards. */
-export interface RoomLight {
+/** A coarse lattice over a piece laid flat. Row-major, y downwards. */
+export interface LightLattice {
   readonly columns: number;
   readonly rows: number;
   /** Distance of its points, and where the first lies on the flat, mm. */
   readonly pitchMm: number;
   readonly originX: number;
   readonly originY: number;
+}
+
+/** The light of a figure's room on one of its pieces. */
+export interface RoomLight extends LightLattice {
   /**
    * Four numbers to a point: the unit vector to the lamp as the place has it without its relief, to the right and down
    * the flat, and out of it; 0…1 how much of the lamp the rest of the figure and the piece's own bend let through.
@@ -29,11 +34,24 @@ export interface RoomLight {
   readonly aheadInForm: SpacePoint;
 }
 
+/** A painted light of the figure as one of its surfaces has it. */
+export interface ShedSource {
+  readonly id: string;
+  /** Equal for equal light on the surface. */
+  readonly key: string;
+  /** Null where the light sits on nothing that is there. Worked out when first asked for. */
+  readonly of: () => ShedLight | null;
+}
+
 /** The light a surface stands in. */
 export interface SurfaceLight {
-  /** Equal for equal light. */
+  /** Equal for equal light, painted lights and all. */
   readonly key: string;
+  /** Equal for equal light of lamp and room. */
+  readonly roomKey: string;
   readonly lamp: Lamp;
+  /** Painted lights that could reach it. */
+  readonly sheds: readonly ShedSource[];
   /** Null where the surface lies aside: it is then lit as if it faced you upright. Worked out when first asked for. */
   readonly room: () => RoomLight | null;
 }
@@ -41,12 +59,14 @@ export interface SurfaceLight {
 /** A surface that lies aside under a lamp. */
 export const asideUnder = (lamp: Lamp): SurfaceLight => ({
   key: JSON.stringify(lamp),
+  roomKey: JSON.stringify(lamp),
   lamp,
+  sheds: [],
   room: () => null,
 });
 
 /** Cells that a field of the lattice is spread over. */
-interface Cells {
+export interface LitCells {
   readonly width: number;
   readonly height: number;
   readonly pitchMm: number;
@@ -70,10 +90,10 @@ function blendRows(values: Float32Array, from: number, share: number, out: Float
 }
 
 /** Visits every so many-th cell of a grid with the points of a lattice it lies between. */
-function eachBetween(
-  { columns, rows, pitchMm, originX, originY }: RoomLight,
+export function eachBetween(
+  { columns, rows, pitchMm, originX, originY }: LightLattice,
   values: Float32Array,
-  cells: Cells,
+  cells: LitCells,
   step: number,
   visit: LineVisit,
 ): void {
@@ -94,7 +114,7 @@ function eachBetween(
 }
 
 /** Visits every so many-th cell of a grid with the lamp's light there, by straight lines between the lattice's points. */
-export function eachLight(light: RoomLight, cells: Cells, step: number, visit: LightVisit): void {
+export function eachLight(light: RoomLight, cells: LitCells, step: number, visit: LightVisit): void {
   eachBetween(light, light.values, cells, step, (at, line, a, share) => {
     const b = a + PER_POINT;
     visit(
@@ -108,7 +128,7 @@ export function eachLight(light: RoomLight, cells: Cells, step: number, visit: L
 }
 
 /** Share of the open room each cell of a grid has, 0…1, without its relief. */
-export function openOn(light: RoomLight, cells: Cells): Float32Array {
+export function openOn(light: RoomLight, cells: LitCells): Float32Array {
   const out = new Float32Array(cells.width * cells.height);
   eachBetween(light, light.open(), cells, 1, (at, line, a, share) => {
     out[at] = line[a]! + (line[a + 1]! - line[a]!) * share;

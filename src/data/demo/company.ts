@@ -159,6 +159,7 @@ export const reedScout = once((): Job => ({
             primer: "grey",
             viewingDistanceMm: 450,
             lamp: USUAL_LAMP,
+            lights: [],
             body: bodyUse("person-standing", {
               ...{ stoopDeg: 8, headTurnDeg: 20, armsOutDeg: 4, armsAheadDeg: 25, elbowDeg: 70 },
             }),
@@ -192,6 +193,7 @@ export const ferryWatch = once((): Job => {
     primer: "grey",
     viewingDistanceMm: 600,
     lamp: USUAL_LAMP,
+    lights: [],
     body: bodyUse("person-walking", { strideDeg: 40, armsOutDeg: 12, armsAheadDeg: 5, elbowDeg: 25 }),
     notes: "The night crossing's watch: all of one cut, no two of one pattern.",
     count: 5,

@@ -66,7 +66,7 @@ export const drownedDeckhand = once((): Job => ({
             standard: "display",
             primer: "black",
           },
-          ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, count: 1 },
+          ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, lights: [], count: 1 },
           body: bodyUse("person-walking", {
             strideDeg: 30,
             armsOutDeg: 10,

@@ -39,6 +39,7 @@ const FIGURE: Figure = {
   primer: "grey",
   viewingDistanceMm: 450,
   lamp: USUAL_LAMP,
+  lights: [],
   body: { id: "person-standing", version: 1, params: { armsOutDeg: 24, elbowDeg: 45, headTurnDeg: -15 } },
   notes:
     "Coat skirt in the company's cloth: straw and deep tarn with a rust line. The satchel hides nothing at the back.",

@@ -131,7 +131,7 @@ export const mudDrake = once((): Job =>
     figures: [
       {
         ...{ id: FIRST_FIGURE, name: "Mud drake", eyeHeightMm: 32, standard: "display", primer: "black" },
-        ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, count: 1 },
+        ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, lights: [], count: 1 },
         body: bodyUse("long-beast", POSE),
         notes: "Lies in the mud under the landing until it moves. The head and the left flank are looked at.",
       },

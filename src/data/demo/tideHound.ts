@@ -157,7 +157,7 @@ function made(): Job {
     figures: [
       {
         ...{ id: FIRST_FIGURE, name: "Tide hound", eyeHeightMm: 32, standard: "display", primer: "grey" },
-        ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, count: 1 },
+        ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, lights: [], count: 1 },
         body: { id: "beast", version: bodies.beast.version, params: POSE },
         notes:
           "Runs ahead of the ferry over the mud. Short hair, wet half the day; the head is looked at first.",

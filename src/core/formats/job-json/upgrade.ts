@@ -2,6 +2,7 @@ import { JOB_VERSION } from "../../job";
 import { families, isFamilyId } from "../../patterns";
 import { each, isFields, type Fields, type Step, type Told } from "./steps/fields";
 import { fromVersion1 } from "./steps/fromVersion1";
+import { fromVersion10, withShed } from "./steps/fromVersion10";
 import { fromVersion2 } from "./steps/fromVersion2";
 import { fromVersion3 } from "./steps/fromVersion3";
 import { fromVersion4 } from "./steps/fromVersion4";
@@ -22,6 +23,7 @@ const steps: Readonly<Record<number, Step>> = {
   7: fromVersion7,
   8: fromVersion8,
   9: fromVersion9,
+  10: fromVersion10,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */
@@ -38,7 +40,9 @@ export const upgradeOwnScheme = (value: unknown): unknown =>
     ? {
         ...value,
         ...("pattern" in value ? { pattern: patternOf(value.pattern) } : {}),
-        ...("coats" in value ? { coats: each(value.coats, (coat) => withEvent(withValues(coat))) } : {}),
+        ...("coats" in value
+          ? { coats: each(value.coats, (coat) => withShed(withEvent(withValues(coat)))) }
+          : {}),
       }
     : value;
 

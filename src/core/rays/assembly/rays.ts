@@ -14,6 +14,9 @@ const LEAST_MM: f64 = 0.02;
 
 /** Least way along an axis that boxes are met with: infinity times nothing would be no number. */
 const LEAST: f64 = 1e-12;
+/** Where the way ends. */
+let far: f64 = Infinity;
+
 /** More than rounding to 32 bits takes off a box, mm. */
 const AROUND_MM: f64 = 1e-4;
 
@@ -72,7 +75,7 @@ function comesThrough(node: usize, near: f32): bool {
   const a = f32x4.mul(f32x4.sub(v128.load(node), low), inverse);
   const b = f32x4.mul(f32x4.sub(v128.load(node, 12), high), inverse);
   let from = f32x4.replace_lane(f32x4.pmin(a, b), 3, near);
-  let to = f32x4.replace_lane(f32x4.pmax(a, b), 3, Infinity);
+  let to = f32x4.replace_lane(f32x4.pmax(a, b), 3, <f32>far);
   from = f32x4.pmax(from, v128.shuffle<f32>(from, from, 2, 3, 0, 1));
   to = f32x4.pmin(to, v128.shuffle<f32>(to, to, 2, 3, 0, 1));
   from = f32x4.pmax(from, v128.shuffle<f32>(from, from, 1, 0, 3, 2));
@@ -110,7 +113,8 @@ function meetsTriangle(points: usize, corner: usize, near: f64): bool {
   const qz = tx * uy - ty * ux;
   const v = (dx * qx + dy * qy + dz * qz) * scale;
   if (v < 0 || u + v > 1) return false;
-  return (vx * qx + vy * qy + vz * qz) * scale >= near;
+  const away = (vx * qx + vy * qy + vz * qz) * scale;
+  return away >= near && away <= far;
 }
 
 function isMet(tree: i32, near: f64): bool {
@@ -155,8 +159,17 @@ function isTaken(own: i32, ownMm: f64): bool {
  * How many of some ways from a point are free.
  * @param frame f64: the point, then unit vectors right, down and out
  * @param ways f64, three each: so far right, down and out
+ * @param mostMm what lies further on is in no way
  */
-export function countFree(frame: usize, ways: usize, count: i32, own: i32, ownMm: f64): i32 {
+export function countFree(
+  frame: usize,
+  ways: usize,
+  count: i32,
+  own: i32,
+  ownMm: f64,
+  mostMm: f64,
+): i32 {
+  far = mostMm;
   begin(load<f64>(frame), load<f64>(frame, 8), load<f64>(frame, 16));
   let free = 0;
   for (let at = 0; at < count; at++, ways += 24) {
