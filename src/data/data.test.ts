@@ -37,7 +37,15 @@ describe("the database", () => {
       listJobs(opened.db)
         .map(({ name }) => name)
         .sort(),
-    ).toEqual(["Drowned deckhand", "Ferry sergeant", "Ferry watch", "Mud drake", "Reed scout", "Tide hound"]);
+    ).toEqual([
+      "Drowned deckhand",
+      "Ferry sergeant",
+      "Ferry watch",
+      "Mud drake",
+      "Reed scout",
+      "Tide hound",
+      "Winch engine",
+    ]);
     expect(listPaints(opened.db)).toEqual(demoShelf);
     const other = newDatabase();
     loadDemo(other.db, false, NOW);
@@ -52,7 +60,7 @@ describe("the database", () => {
     expect(listPaints(opened.db)).toEqual([]);
     sql.exec("drop trigger cut");
     loadDemo(opened.db, true, NOW);
-    expect(listJobs(opened.db)).toHaveLength(6);
+    expect(listJobs(opened.db)).toHaveLength(7);
   });
 
   it("leaves data of a newer version alone, and says so", () => {

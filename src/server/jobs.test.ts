@@ -48,6 +48,7 @@ describe("jobs over the wire", () => {
       "Mud drake",
       "Reed scout",
       "Tide hound",
+      "Winch engine",
     ]);
     expect((await ask(getPaints)).body.paints).toEqual(demoShelf);
   });

@@ -59,6 +59,7 @@ describe("messages to the worker", () => {
         id: 18,
         input: { job, paints: demoShelf, surfaceId: "coat-skirt", told: USUAL_TOLD },
       },
+      { kind: "glow", id: 19, input: { job, paints: demoShelf, lightId: "light-1" } },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);
@@ -83,6 +84,7 @@ describe("messages to the worker", () => {
     refused("heights", { pictureId: "../0" }).toThrow(/pictureId/);
     const told = { ...USUAL_TOLD, dust: "brown" };
     refused("history", { job, paints: demoShelf, surfaceId: "coat-skirt", told }).toThrow(/dust/);
+    refused("glow", { job, paints: demoShelf, lightId: 1 }).toThrow(/lightId/);
     refused("judge", { job, paints: demoShelf }).toThrow(/painter/);
     refused("glazes", { paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }).toThrow(/ground/);
   });

@@ -26,6 +26,8 @@ function meantToCover({ surface, pattern }: CheckContext, coat: Coat): boolean {
   // Broken texture is not meant to cover; only what is laid in one piece is.
   if (kind === "zones" && !SOLID.has(coat.technique.id)) return false;
   if (kind === "hollows") return false;
+  // Light that is painted lets what it falls on show.
+  if (coat.event === "glowing" && kind === "zones" && coat.place.shed) return false;
   // What is laid all over is the colour the rest is painted on, however thin it was made.
   if (kind === "everywhere") return coat.technique.id === "base-coat";
   if (isUnseen(familyIn(surface), coat)) return false;

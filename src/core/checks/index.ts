@@ -23,6 +23,8 @@ import { brushedApart } from "./brushedApart";
 import { buried } from "./buried";
 import { finerThanHand } from "./finerThanHand";
 import { lostHighlight } from "./lostHighlight";
+import { glowOutshone } from "./glowOutshone";
+import { glowShows } from "./glowShows";
 import { hairLiesEven } from "./hairLiesEven";
 import { hairReads } from "./hairReads";
 import { mediumAlone } from "./mediumAlone";
@@ -57,6 +59,8 @@ export const checks: readonly Check[] = [
   platesInLight,
   unseenMarks,
   olderBelow,
+  glowShows,
+  glowOutshone,
 ];
 
 /**

@@ -20,9 +20,14 @@ export function freeId(base: string, taken: Iterable<{ readonly id: string }>): 
   return `${base}-${number}`;
 }
 
-/** Takes a surface off the figure, and out of every pair that touches. */
+/** Takes a surface off the figure, with the painted lights on it, and out of every pair that touches. */
 export const withoutSurface = (job: Job, surfaceId: string): Job => ({
   ...job,
   surfaces: job.surfaces.filter((surface) => surface.id !== surfaceId),
+  figures: job.figures.map((figure) =>
+    figure.lights.some((light) => light.surfaceId === surfaceId)
+      ? { ...figure, lights: figure.lights.filter((light) => light.surfaceId !== surfaceId) }
+      : figure,
+  ),
   touching: job.touching.filter((pair) => !pair.includes(surfaceId)),
 });

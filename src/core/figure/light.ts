@@ -68,7 +68,8 @@ function shedsOn(job: Job, surface: Surface, place: string): ShedSource[] {
   return figure.lights
     .filter(({ surfaceId }) => seated || surfaceId === surface.id)
     .map((light) => {
-      const key = JSON.stringify([light, place]);
+      const { surfaceId, along, up, outMm, widthMm, reachMm, sheds } = light;
+      const key = JSON.stringify([place, surfaceId, along, up, outMm, widthMm, reachMm, sheds]);
       return { id: light.id, key, of: () => made().shed(job, surface, light, key) };
     });
 }

@@ -15,6 +15,7 @@ const aside = (point: SpacePoint): SpacePoint => point;
 const lamp: PaintedLight = {
   ...{ id: "lamp", name: "Lamp", surfaceId: "panel", along: 0.5, up: 0.5 },
   ...{ outMm: 2, widthMm: 0.4, reachMm: 3, sheds: "around" },
+  ...{ colour: "#e0432c", glass: "none", strength: "plain", ground: "as-it-is" },
 };
 
 const shedBy = (light: PaintedLight, on: SurfaceGrid = grid, way: InTheWay | null = null) =>

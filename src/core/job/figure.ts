@@ -1,4 +1,4 @@
-import { fields, id, listOf, name, one, size, text, whole, type Shape } from "../shape";
+import { colour, fields, id, listOf, name, one, size, text, whole, type Shape } from "../shape";
 import { use } from "./surface";
 
 export const PRIMERS = ["black", "grey", "white"] as const;
@@ -18,6 +18,16 @@ export const USUAL_LAMP: Lamp = { fromDeg: 133, heightDeg: 45 };
 /** How a painted light sheds: to all sides like a flame, or before itself like a screen, less the more aslant. */
 export const SHEDS = ["around", "front"] as const;
 
+/** How the glass of a painted light is painted: glowing from its middle, mirroring across, or not at all. */
+export const GLASSES = ["lamp", "lens", "none"] as const;
+export type Glass = (typeof GLASSES)[number];
+/** How far a painted light is taken. */
+export const STRENGTHS = ["faint", "plain", "strong"] as const;
+export type Strength = (typeof STRENGTHS)[number];
+/** What a painted light falls on: ground as it is, or darkened first so that the light can show. */
+export const LIT_GROUNDS = ["as-it-is", "darkened"] as const;
+export type LitGround = (typeof LIT_GROUNDS)[number];
+
 const paintedLight = fields({
   id: id(),
   name: name(),
@@ -32,6 +42,11 @@ const paintedLight = fields({
   /** At this distance half of its light is left on what faces it, mm. */
   reachMm: size(0.2, 200),
   sheds: one(SHEDS),
+  /** Its light where it is seen best. */
+  colour: colour(),
+  glass: one(GLASSES),
+  strength: one(STRENGTHS),
+  ground: one(LIT_GROUNDS),
 });
 /** A lamp, lens, screen or rune whose light is painted on what is near it. */
 export type PaintedLight = Shape<typeof paintedLight>;

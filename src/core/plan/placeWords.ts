@@ -1,4 +1,4 @@
-import type { Place, ValueSpan, ZonePlace } from "../job";
+import type { Place, ShedSpan, ValueSpan, ZonePlace } from "../job";
 import { placeOf, type Pattern } from "../patterns/pattern";
 import type { Zone } from "../surface/zoneNames";
 
@@ -35,8 +35,16 @@ function valuesName({ from, to }: ValueSpan): string {
   return `${percent(from)} to ${percent(to)} % of the value plan`;
 }
 
+/** What a painted light sheds, in words. */
+function shedName({ from, to }: ShedSpan): string {
+  const of = "of a painted light";
+  return to >= 1
+    ? `where ${percent(from)} % ${of} or more falls`
+    : `where ${percent(from)} to ${percent(to)} % ${of} falls`;
+}
+
 /** A place in words. */
-function zonePlaceName({ zones, span, outline, near, values, fade }: ZonePlace): string {
+function zonePlaceName({ zones, span, outline, near, values, shed, fade }: ZonePlace): string {
   const parts = [
     ...zones.map((zone) => ZONE_NAMES[zone]),
     ...(span
@@ -45,6 +53,7 @@ function zonePlaceName({ zones, span, outline, near, values, fade }: ZonePlace):
         ]
       : []),
     ...(values ? [valuesName(values)] : []),
+    ...(shed ? [shedName(shed)] : []),
     ...(outline ? ["the outlined place"] : []),
     ...(near
       ? [{ inside: "on", outside: "beside", border: "along the border of" }[near.side] + " an earlier coat"]

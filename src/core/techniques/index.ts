@@ -11,6 +11,7 @@ import { glowDot } from "./glow-dot/glow-dot";
 import { hair } from "./hair/hair";
 import { hatch } from "./hatch/hatch";
 import { layer } from "./layer/layer";
+import { lens } from "./lens/lens";
 import { line } from "./line/line";
 import { overbrush } from "./overbrush/overbrush";
 import { pinWash } from "./pin-wash/pin-wash";
@@ -58,6 +59,7 @@ const all = {
   "glow-dot": glowDot,
   varnish,
   fill,
+  lens,
   line,
   dot,
 } as const;

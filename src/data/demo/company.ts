@@ -10,6 +10,7 @@ import { bare, bodyUse, once, seatOf, TROUSER_LEG, withPieces, type Piece } from
 import { drownedDeckhand } from "./drownedDeckhand";
 import { mudDrake } from "./mudDrake";
 import { tideHound } from "./tideHound";
+import { winchEngine } from "./winchEngine";
 
 /** A skirt of four pieces in narrow folds, hemmed. */
 const WATCH_SKIRT = {
@@ -233,4 +234,5 @@ export const demoJobs = (): Job[] => [
   tideHound(),
   mudDrake(),
   drownedDeckhand(),
+  winchEngine(),
 ];

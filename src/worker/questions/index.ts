@@ -8,6 +8,7 @@ import { figureOtherwise } from "./figureOtherwise";
 import { figureEffort } from "./figureEffort";
 import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
+import { glow } from "./glow";
 import { growth, growthMap } from "./growth";
 import { guides } from "./guides";
 import { judge } from "./judge";
@@ -53,6 +54,7 @@ export const questions = {
   start,
   lightOver,
   history,
+  glow,
   wellAdditions,
   picture,
   mainColours,

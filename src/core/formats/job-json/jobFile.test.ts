@@ -21,7 +21,7 @@ import { parseJob, parsePaint } from "./jobSchema";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-10.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-11.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -118,7 +118,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 11, /Version 11/],
+    ["a later version", ["version"], 12, /Version 12/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -199,7 +199,7 @@ describe("a file of an earlier version", () => {
         crossings: `dots:${code}`,
       }[kind!];
       // No zones kept to a value plan before there was one.
-      const same = kind === "zones" ? { ...(target as Json), values: null } : target;
+      const same = kind === "zones" ? { ...(target as Json), values: null, shed: null } : target;
       expect(now.place).toEqual(key === undefined ? same : { kind: "pattern", key });
       const { id, ...settings } = technique as Json;
       expect(now.technique).toEqual({ id: id === "box-fill" ? "fill" : id, ...settings });
@@ -207,7 +207,7 @@ describe("a file of an earlier version", () => {
     for (const part of ["hand", "mixes", "touching"] as const) expect(job[part]).toEqual(old.job[part]);
     expect(job.goals).toEqual(old.job.targets);
     expect(job.figures).toEqual([
-      { id: FIRST_FIGURE, name: "Figure", body: null, ...(old.job.figure as Json) },
+      { id: FIRST_FIGURE, name: "Figure", body: null, lights: [], ...(old.job.figure as Json) },
     ]);
     expect(history).toEqual({ log: old.job.log, wells: old.job.wells });
     job.surfaces.forEach((surface, at) => {

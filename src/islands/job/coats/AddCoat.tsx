@@ -7,6 +7,7 @@ import type { Pattern } from "../../../core/patterns/pattern";
 import { useEdit, useJob, usePaints } from "../jobStore";
 import { useBuilt } from "../useSurface";
 import { useView } from "../viewStore";
+import { GlowDialog } from "./GlowDialog";
 import { HistoryDialog } from "./HistoryDialog";
 import { LeathersDialog } from "./LeathersDialog";
 import { OwnSchemesDialog } from "./OwnSchemesDialog";
@@ -28,7 +29,7 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
   const edit = useEdit();
   const paints = usePaints();
   const { coatId: chosenId, set, upTo } = useView();
-  const [dialog, setDialog] = useState<"start" | "leathers" | "own" | "history" | null>(null);
+  const [dialog, setDialog] = useState<"start" | "leathers" | "own" | "history" | "glow" | null>(null);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const add = (id: TechniqueId, place: Place) => {
     const added = withNewCoat(job, surface, paints, { id, place, afterId: chosenId });
@@ -66,6 +67,10 @@ export function AddCoat({ surface }: { readonly surface: Surface }) {
       >
         Its history
       </Button>
+      <Button aria-haspopup="dialog" onClick={() => setDialog("glow")}>
+        A painted light
+      </Button>
+      {dialog === "glow" && <GlowDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "history" && <HistoryDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "own" && <OwnSchemesDialog surface={surface} onClose={() => setDialog(null)} />}
       {dialog === "start" && <StartDialog surface={surface} onClose={() => setDialog(null)} />}

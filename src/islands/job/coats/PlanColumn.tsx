@@ -14,7 +14,7 @@ import { SearchProgress } from "../palette/questions/AnswerList";
 import type { KeptPlan } from "./useStartPlan";
 
 /** Puts a plan on a surface of a design. */
-type Put = (job: Job, surfaceId: string, plan: StartPlan) => Job;
+type Put<P extends StartPlan> = (job: Job, surfaceId: string, plan: P) => Job;
 
 function Tone({ found }: { readonly found: FoundTone }) {
   const paints = usePaints();
@@ -40,13 +40,13 @@ function Tone({ found }: { readonly found: FoundTone }) {
   );
 }
 
-interface PreviewProps {
+interface PreviewProps<P extends StartPlan> {
   readonly surfaceId: string;
-  readonly plan: StartPlan;
-  readonly put: Put;
+  readonly plan: P;
+  readonly put: Put<P>;
 }
 
-function Preview({ surfaceId, plan, put }: PreviewProps) {
+function Preview<P extends StartPlan>({ surfaceId, plan, put }: PreviewProps<P>) {
   const design = useDesign();
   const paints = usePaints();
   const surround = usePrefs((prefs) => prefs.surround);
@@ -79,15 +79,19 @@ function Preview({ surfaceId, plan, put }: PreviewProps) {
   );
 }
 
-interface Props {
+interface Props<P extends StartPlan> {
   readonly surfaceId: string;
-  readonly kept: KeptPlan;
-  readonly put: Put;
+  readonly kept: KeptPlan<P>;
+  readonly put: Put<P>;
 }
 
 /** A plan that can be laid; or null, and why where it would be too much for the job. */
-export function useLaying({ surfaceId, kept, put }: Props): {
-  readonly plan: StartPlan | null;
+export function useLaying<P extends StartPlan>({
+  surfaceId,
+  kept,
+  put,
+}: Props<P>): {
+  readonly plan: P | null;
   readonly tooMuch: string | null;
 } {
   const design = useDesign();
@@ -99,8 +103,13 @@ export function useLaying({ surfaceId, kept, put }: Props): {
   return { plan: tooMuch === null ? plan : null, tooMuch };
 }
 
-/** What a plan comes to: the piece as it would be painted, how far the search is, and its tones. */
-export function PlanColumn({ surfaceId, kept, put }: Props) {
+/** What a plan comes to: the piece as it would be painted, how far the search is, what else is to be said, and its tones. */
+export function PlanColumn<P extends StartPlan>({
+  surfaceId,
+  kept,
+  put,
+  children,
+}: Props<P> & { readonly children?: React.ReactNode }) {
   const { planned, last, stop, again } = kept;
   const { tooMuch } = useLaying({ surfaceId, kept, put });
   const plan = planned.kind === "ready" ? planned.plan : null;
@@ -134,6 +143,7 @@ export function PlanColumn({ surfaceId, kept, put }: Props) {
           Look again
         </Button>
       )}
+      {children}
       <Box
         component="ul"
         aria-label="Its tones"

@@ -70,7 +70,11 @@ describe("a history told in words", () => {
 
   it("is not laid where the surface would have more coats than it can, and says how many", async () => {
     const [first] = satchel().coats;
-    const many = Array.from({ length: MOST_COATS }, (_, at) => ({ ...first!, id: `coat-${at}`, held: at > 0 }));
+    const many = Array.from({ length: MOST_COATS }, (_, at) => ({
+      ...first!,
+      id: `coat-${at}`,
+      held: at > 0,
+    }));
     openJob({
       ...job(),
       surfaces: job().surfaces.map((one) => (one.id === "satchel" ? { ...one, coats: many } : one)),

@@ -3,40 +3,41 @@ import type { Told } from "../../../core/ageing/told";
 import type { Job, Paint } from "../../../core/job";
 import type { SchemeId } from "../../../core/schemes";
 import type { Look, SchemeAnswers } from "../../../core/schemes/scheme";
+import type { GlowPlan } from "../../../core/schemes/glow";
 import type { StartPlan, StartProgress } from "../../../core/schemes/start";
 import { taskWorker } from "../../../worker/client";
 
-export type Planned =
+export type Planned<P extends StartPlan = StartPlan> =
   | ({ readonly kind: "busy" } & StartProgress)
-  | { readonly kind: "ready"; readonly plan: StartPlan }
+  | { readonly kind: "ready"; readonly plan: P }
   | { readonly kind: "failed"; readonly message: string }
   | { readonly kind: "stopped" };
 
 /** Answers in a row are waited for this long before they are worked out. */
 const PAUSE_MS = 150;
-const BEGUN: Planned = { kind: "busy", done: 0, total: 1 };
+const BEGUN = { kind: "busy", done: 0, total: 1 } as const;
 
-export interface AskedPlan {
-  readonly planned: Promise<Planned>;
+export interface AskedPlan<P extends StartPlan = StartPlan> {
+  readonly planned: Promise<Planned<P>>;
   /** Ends the search at its next tone; the promise then tells "stopped". */
   readonly stop: () => void;
 }
 
 /** Hears of a plan that a worker was asked for. */
-interface PlanHearing {
-  readonly answer: (plan: StartPlan) => void;
+interface PlanHearing<P extends StartPlan> {
+  readonly answer: (plan: P) => void;
   readonly failed: (message: string) => void;
   readonly dropped: () => void;
   readonly progress: (done: number, total: number) => void;
 }
 
 /** A plan that the worker is asked for, or why there is none. @param ask gives the question's number */
-function asked(
-  ask: (hearing: PlanHearing) => number,
+function asked<P extends StartPlan>(
+  ask: (hearing: PlanHearing<P>) => number,
   onProgress: (progress: StartProgress) => void,
-): AskedPlan {
+): AskedPlan<P> {
   let id = 0;
-  const planned = new Promise<Planned>((resolve) => {
+  const planned = new Promise<Planned<P>>((resolve) => {
     id = ask({
       answer: (plan) => resolve({ kind: "ready", plan }),
       failed: (message) => resolve({ kind: "failed", message }),
@@ -47,7 +48,9 @@ function asked(
   return { planned, stop: () => taskWorker().cancel(id) };
 }
 
-type AskPlan = (onProgress: (progress: StartProgress) => void) => AskedPlan;
+type AskPlan<P extends StartPlan = StartPlan> = (
+  onProgress: (progress: StartProgress) => void,
+) => AskedPlan<P>;
 
 /** Works a scheme out in the worker. */
 export function askPlan(
@@ -62,22 +65,22 @@ export function askPlan(
   return asked((hearing) => taskWorker().ask("start", input, hearing), onProgress);
 }
 
-export interface KeptPlan {
-  readonly planned: Planned;
+export interface KeptPlan<P extends StartPlan = StartPlan> {
+  readonly planned: Planned<P>;
   /** The last plan there was: stays to be looked at until a newer one is there. */
-  readonly last: StartPlan | null;
+  readonly last: P | null;
   readonly stop: () => void;
   readonly again: () => void;
 }
 
 /** Keeps what is asked worked out; another question stops the search before. @param ask the same while nothing changes */
-function useKept(ask: AskPlan): KeptPlan {
-  const [planned, setPlanned] = useState<Planned>(BEGUN);
-  const [last, setLast] = useState<StartPlan | null>(null);
+function useKept<P extends StartPlan>(ask: AskPlan<P>): KeptPlan<P> {
+  const [planned, setPlanned] = useState<Planned<P>>(BEGUN);
+  const [last, setLast] = useState<P | null>(null);
   const [round, setRound] = useState(0);
-  const [running, setRunning] = useState<AskedPlan | null>(null);
+  const [running, setRunning] = useState<AskedPlan<P> | null>(null);
   useEffect(() => {
-    let current: AskedPlan | null = null;
+    let current: AskedPlan<P> | null = null;
     const timer = setTimeout(() => {
       setPlanned(BEGUN);
       current = ask((progress) => {
@@ -142,6 +145,17 @@ export function useHistoryPlan(job: Job, paints: readonly Paint[], surfaceId: st
         return asked((hearing) => taskWorker().ask("history", input, hearing), onProgress);
       },
       [job, paints, surfaceId, stuff, made, handled, weather, ground, dust],
+    ),
+  );
+}
+
+/** Keeps a painted light worked out for its figure. @param job with the light as it is to be */
+export function useGlowPlan(job: Job, paints: readonly Paint[], lightId: string): KeptPlan<GlowPlan> {
+  return useKept(
+    useCallback<AskPlan<GlowPlan>>(
+      (onProgress) =>
+        asked((hearing) => taskWorker().ask("glow", { job, paints, lightId }, hearing), onProgress),
+      [job, paints, lightId],
     ),
   );
 }

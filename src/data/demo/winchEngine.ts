@@ -1,0 +1,106 @@
+// The light of its lamp is looked for in the figure's room.
+import "../../core/figure/rooms";
+import { USUAL_TOLD, type Told } from "../../core/ageing/told";
+import { newLight, withLight } from "../../core/edits/paintedLights";
+import { withSurface } from "../../core/edits/surfaces";
+import { FIRST_FIGURE, onSeat, USUAL_LAMP, type Figure, type Job, type SeatId } from "../../core/job";
+import { layGlow, planGlow } from "../../core/schemes/glow";
+import { layHistory, planHistory } from "../../core/schemes/history";
+import { ferrySergeant } from "./ferrySergeant";
+import { bodyUse, once, withPieces, type Piece } from "./pieces";
+import { demoShelf } from "./shelf";
+
+/** The engine's hull, mm: its front is looked at, its left side beside it. */
+const HULL = { widthMm: 26, heightMm: 20, depthMm: 20, turnDeg: -25 } as const;
+const CRATE_FIGURE = "figure-2";
+
+/** Thirty years on a slip by the tidal river. */
+const BY_THE_RIVER: Told = {
+  ...USUAL_TOLD,
+  ...{ stuff: "metal", made: "long", handled: "everywhere", weather: "sea", ground: "mud", dust: "#7d6f55" },
+};
+
+const painted = (colour: string): Pick<Piece, "scheme" | "answers"> => ({
+  scheme: "metal-sponged",
+  answers: { age: "new", look: "plain", colour },
+});
+
+interface HistoryPiece extends Piece {
+  readonly seat: SeatId | null;
+  readonly figureId: string;
+  readonly told: Told;
+}
+
+const PIECES: readonly HistoryPiece[] = [
+  {
+    ...{ id: "front", name: "Front housing", form: "plate", seed: 61, ...painted("#4d6264") },
+    sizes: {
+      ...{ lengthMm: 26, heightMm: 20, columns: 2, rows: 2, lineMm: 0.26, deepMm: 0.26, rivetMm: 0.6 },
+      ...{ apartMm: 2.3, ventMm: 5, bezelMm: 5.6, dents: 0.04 },
+    },
+    ...{ seat: "hull", figureId: FIRST_FIGURE, told: BY_THE_RIVER },
+  },
+  {
+    ...{ id: "flank", name: "Left side", form: "plate", seed: 62, ...painted("#4d6264") },
+    sizes: {
+      ...{ lengthMm: 20, heightMm: 20, columns: 1, rows: 2, lineMm: 0.26, deepMm: 0.26, rivetMm: 0.6 },
+      ...{ apartMm: 2.6, ventMm: 6, bezelMm: 0, dents: 0.05 },
+    },
+    ...{ seat: "left-flank", figureId: FIRST_FIGURE, told: BY_THE_RIVER },
+  },
+  {
+    ...{ id: "crate-side", name: "Side of the crate", form: "boards", seed: 63, ...painted("#6a4a3a") },
+    sizes: {},
+    seat: null,
+    figureId: CRATE_FIGURE,
+    told: { ...BY_THE_RIVER, stuff: "wood", weather: "rain", ground: "wet" },
+  },
+];
+
+const ENGINE: Figure = {
+  ...{ id: FIRST_FIGURE, name: "Winch engine", eyeHeightMm: 32, standard: "display", primer: "black" },
+  ...{ viewingDistanceMm: 450, lamp: USUAL_LAMP, lights: [], count: 1 },
+  body: bodyUse("machine", HULL),
+  notes:
+    "Hauls the ferry over. The signal lamp says that the crossing is closed: it is to be looked at first.",
+};
+
+/** The lamp in the ring of the front's last panel. */
+function withSignal(job: Job): Job {
+  const front = job.surfaces.find(({ id }) => id === "front")!;
+  const light = {
+    ...newLight(job, front, "Signal lamp"),
+    ...{ along: 0.75, up: 0.25, outMm: 1.6, widthMm: 3.9, reachMm: 3.6 },
+    ...({ strength: "strong", ground: "darkened" } as const),
+  };
+  const lit = withLight(job, FIRST_FIGURE, light);
+  return layGlow(lit, planGlow(lit, light.id, demoShelf));
+}
+
+const withHistory = (job: Job, { id, told }: HistoryPiece): Job =>
+  layHistory(job, id, planHistory(job, id, told, demoShelf));
+
+/** The winch engine: a weathered housing by its history, with a signal lamp whose light is painted; and a crate by its own. */
+export const winchEngine = once((): Job => {
+  const empty: Job = {
+    ...ferrySergeant(),
+    ...{ id: "winch-engine", name: "Winch engine", mixes: [], goals: [], surfaces: [] },
+    figures: [
+      ENGINE,
+      {
+        ...ENGINE,
+        id: CRATE_FIGURE,
+        name: "Crate on the slip",
+        body: null,
+        notes: "Stands beside the engine.",
+      },
+    ],
+    touching: [["front", "flank"]],
+  };
+  const made = PIECES.reduce(
+    (job, { id, seat, figureId }) =>
+      withSurface(job, id, (own) => ({ ...own, figureId, seat: seat && onSeat(seat) })),
+    withPieces(empty, PIECES),
+  );
+  return withSignal(PIECES.reduce(withHistory, made));
+});
