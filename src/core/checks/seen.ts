@@ -1,3 +1,4 @@
+import type { EventId } from "../ageing/events";
 import { chromaOf, spectrumToLab, type Triple } from "../colour/spaces";
 import { mixById, type Coat, type Surface } from "../job";
 import { formatNumber } from "../units";
@@ -178,11 +179,16 @@ const isSecondBase = ({ place, technique, passes }: Coat): boolean =>
   (technique.id === "layer" || GROUNDS.has(technique.id)) &&
   passes > 1;
 
+/** What is meant to lie over the colour something was made in. */
+const TAKES_OVER: ReadonlySet<EventId> = new Set(["rusted", "run", "dirtied", "grown", "dusted", "glowing"]);
+
 /** A base whose hue texture or glazes have taken over; null where it still reads. */
 function lostHue(surface: Surface, base: Coat | undefined, baseHue: BaseHue | null): Seen | null {
   if (!baseHue || !base || surface.pattern !== null) return null;
   // Skin is meant to move from the shadow's hue to another.
   if (surface.volumes.material === "skin" || surface.coats.some(isSecondBase)) return null;
+  // Nor does rust, dirt and dust of a history leave a base its hue, or light of another colour.
+  if (surface.coats.some(({ event }) => event !== null && TAKES_OVER.has(event))) return null;
   if (baseHue.baseChroma < GREY || baseHue.share >= LEAST_BASE) return null;
   return {
     ...{ check: "base-hue", key: base.id, gravity: "look", coatId: base.id, where: surface.name },

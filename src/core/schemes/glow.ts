@@ -122,15 +122,13 @@ export function* glowSteps(
     yield { done: tones.length, total: used.length + on.length };
     tones.push(foundTone(key, hexToLab(light.colour), pots, inUse, lightId));
   }
-  const parts = on.map((one) => partOf(one, tones, lightId));
-  const laid = layParts(job, parts);
-  const shown: GlowPart[] = [];
-  for (const part of parts) {
-    yield { done: used.length + shown.length, total: used.length + on.length };
-    shown.push({ ...part, shows: showsOn(laid, part, paints, lightId) });
+  const parts: GlowPart[] = [];
+  for (const one of on) {
+    yield { done: used.length + parts.length, total: used.length + on.length };
+    parts.push(shownPart(job, partOf(one, tones, lightId), paints, lightId));
   }
   const coats = parts.flatMap(({ plan }) => plan.coats);
-  return { lightId, parts: shown, tones, coats, volumes: USUAL_VOLUMES, hide: null };
+  return { lightId, parts, tones, coats, volumes: USUAL_VOLUMES, hide: null };
 }
 
 function partOf({ surface, coats, ...reach }: Coated, all: readonly FoundTone[], lightId: string): GlowPart {
@@ -139,6 +137,20 @@ function partOf({ surface, coats, ...reach }: Coated, all: readonly FoundTone[],
   const { volumes, hide } = surface;
   const plan = { volumes, hide, coats: keyed, tones: all.filter(({ key }) => used.has(key)) };
   return { surfaceId: surface.id, ...reach, shows: null, plan };
+}
+
+/** A ground is darkened in so many passes at most, until light rises by so much on it, L*. */
+const [MOST_DARKENED, RISES] = [4, 5] as const;
+
+/** A part with what its light rises by: where its ground is darkened, in as many passes as that takes. */
+function shownPart(job: Job, part: GlowPart, paints: readonly Paint[], lightId: string): GlowPart {
+  const key = shedName(lightId, "ground");
+  const shown = { ...part, shows: showsOn(layParts(job, [part]), part, paints, lightId) };
+  const ground = part.plan.coats.find((coat) => coat.key === key);
+  const passes = ground?.passes ?? MOST_DARKENED;
+  if (!shown.shows || shown.shows.rises >= RISES || passes >= MOST_DARKENED) return shown;
+  const coats = part.plan.coats.map((coat) => (coat.key === key ? { ...coat, passes: passes + 1 } : coat));
+  return shownPart(job, { ...part, plan: { ...part.plan, coats } }, paints, lightId);
 }
 
 /** What the soft light of a laid plan rises by on its ground. */

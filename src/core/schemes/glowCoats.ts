@@ -80,7 +80,7 @@ export function shedCoats(room: GlowRoom): GlowCoat[] {
   const layer = { technique: "layer", params: { feather: 100, waver: 20 } } as const;
   const line = (width: number, broken: number) =>
     ({ technique: "edge-line", water: 0.5, params: { width: markMm(room, width), broken } }) as const;
-  const darkened = coat("ground", { ...layer, water: 3, passes: 2, place: lit(0.1, 0.18) });
+  const darkened = coat("ground", { ...layer, water: 3, passes: 2, place: lit(0.05, 0.08) });
   return [
     ...(light.ground === "darkened" ? [darkened] : []),
     coat("soft", { ...layer, water: 3, passes: 2, place: lit(0.19, 0.32) }),

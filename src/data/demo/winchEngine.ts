@@ -95,11 +95,15 @@ export const winchEngine = once((): Job => {
         notes: "Stands beside the engine.",
       },
     ],
-    touching: [["front", "flank"]],
+    touching: [],
   };
   const made = PIECES.reduce(
     (job, { id, seat, figureId }) =>
-      withSurface(job, id, (own) => ({ ...own, figureId, seat: seat && onSeat(seat) })),
+      withSurface(job, id, (own) => ({
+        ...own,
+        ...{ figureId, seat: seat && onSeat(seat) },
+        volumes: { ...own.volumes, importance: id === "front" ? "looked-at" : "quiet" },
+      })),
     withPieces(empty, PIECES),
   );
   return withSignal(PIECES.reduce(withHistory, made));
