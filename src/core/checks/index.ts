@@ -19,6 +19,7 @@ import { deriveCoats } from "../patterns/derive";
 import { sampledSurface, type SampledSurface } from "../simulate/sampled";
 import { applyRemedy } from "./applyRemedy";
 import { baseHue } from "./baseHue";
+import { blocksApart } from "./blocksApart";
 import { brushedApart } from "./brushedApart";
 import { buried } from "./buried";
 import { finerThanHand } from "./finerThanHand";
@@ -61,6 +62,7 @@ export const checks: readonly Check[] = [
   olderBelow,
   glowShows,
   glowOutshone,
+  blocksApart,
 ];
 
 /**

@@ -1,4 +1,5 @@
 import type { HideDefinition } from "./hide";
+import { courses } from "./courses/courses";
 import { locks } from "./locks/locks";
 import { scales } from "./scales/scales";
 
@@ -6,6 +7,7 @@ import { scales } from "./scales/scales";
 export const hides = {
   locks: locks as unknown as HideDefinition,
   scales: scales as unknown as HideDefinition,
+  courses: courses as unknown as HideDefinition,
 } as const;
 
 export type HideId = keyof typeof hides;

@@ -13,6 +13,8 @@ import type { SchemeDefinition } from "./scheme";
 import { shellLayered } from "./shell-layered/shell-layered";
 import { skinDead } from "./skin-dead/skin-dead";
 import { skinLiving } from "./skin-living/skin-living";
+import { slateBlocks } from "./slate-blocks/slate-blocks";
+import { stoneBlocks } from "./stone-blocks/stone-blocks";
 import { velvet } from "./velvet/velvet";
 import { woolStippled } from "./wool-stippled/wool-stippled";
 
@@ -26,6 +28,8 @@ const all = {
   "cloth-quiet": clothQuiet,
   "shell-layered": shellLayered,
   "metal-sponged": metalSponged,
+  "stone-blocks": stoneBlocks,
+  "slate-blocks": slateBlocks,
   "horn-zones": hornZones,
   "hair-overlapped": hairOverlapped,
   "hair-apart": hairApart,

@@ -13,6 +13,8 @@ export const MATERIALS = [
   "plain cloth",
   "shell",
   "painted metal",
+  "stone",
+  "slate",
   "horn",
   "short hair",
   "sculpted fur",
@@ -49,6 +51,8 @@ export interface SchemeRoom {
   readonly scale: number;
   /** A long narrow piece: marks run across it, from one edge more than from the other. */
   readonly narrow: boolean;
+  /** It is sculpted in blocks, each of which can be painted by itself. */
+  readonly blocks?: boolean;
 }
 
 /** One colour of a scheme, told against the material's own. */
@@ -126,6 +130,8 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   "plain cloth": "dull-cloth",
   shell: "shell",
   "painted metal": "metal",
+  stone: "stone",
+  slate: "stone",
   horn: "shell",
   "short hair": "fur",
   "sculpted fur": "fur",

@@ -39,6 +39,7 @@ export const roomFor = (
   finestMm: job.hand.finestLineMm * 0.8,
   scale: Math.min(1.8, Math.max(0.7, figureOf(job, surface).eyeHeightMm / WRITTEN_FOR_MM)),
   narrow: surface.form.id === "strap",
+  blocks: surface.hide?.id === "courses",
 });
 
 /** A tone's colour as it is to be seen, L*a*b*. */

@@ -53,6 +53,8 @@ const FORMS: readonly FormId[] = ["cone-band", "sleeve", "hood", "cloak"];
 const OTHERWISE: readonly string[] = [
   "shell",
   "painted metal",
+  "stone",
+  "slate",
   "horn",
   "sculpted fur",
   "scaled hide",

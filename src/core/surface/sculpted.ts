@@ -27,4 +27,6 @@ export interface Sculpted {
   /** From one side, −127, to the other, 127; to the left as it grows is below 0. */
   readonly across: Int8Array;
   readonly things: readonly SculptedThing[];
+  /** Of every thing, those it lies beside across a joint; left out where things lie over each other anyhow. */
+  readonly neighbours?: readonly (readonly number[])[];
 }

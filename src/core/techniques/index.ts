@@ -19,6 +19,7 @@ import { plateLines } from "./plate-lines/plate-lines";
 import { plates } from "./plates/plates";
 import { powder } from "./powder/powder";
 import { scratch } from "./scratch/scratch";
+import { singleBlocks } from "./single-blocks/single-blocks";
 import { sponge } from "./sponge/sponge";
 import { stain } from "./stain/stain";
 import { stipple } from "./stipple/stipple";
@@ -48,6 +49,7 @@ const all = {
   "edge-line": edgeLine,
   plates,
   "plate-lines": plateLines,
+  "single-blocks": singleBlocks,
   sponge,
   chip,
   stain,

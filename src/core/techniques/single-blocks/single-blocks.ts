@@ -1,0 +1,123 @@
+import { fieldsOf } from "../../surface/fields";
+import type { Sculpted } from "../../surface/sculpted";
+import { createRandom, hash01, type Random } from "../../random";
+import { smoothstep } from "../../units";
+import {
+  addFilm,
+  defineTechnique,
+  LEAST_SHARE,
+  placeWeights,
+  type FilmBuffer,
+  type LayContext,
+} from "../technique";
+import { cloud } from "../texture";
+import { colouring } from "./colouring";
+
+const percent = (label: string, range: readonly [number, number], usual: number, about: string) =>
+  ({ label, unit: "%", range, step: 1, default: usual, about }) as const;
+const whole = (label: string, range: readonly [number, number], usual: number, about: string) =>
+  ({ label, unit: "", range, step: 1, default: usual, about }) as const;
+
+/** How much a film differs from block to block, and within one. */
+const [UNLIKE, CLOUDY] = [0.3, 0.22] as const;
+/** Blocks are counted for those of ordinary size, mm². */
+const USUAL_BLOCK_MM2 = 14;
+/** From where on a cell lies in a joint, by how much it is a hollow. */
+const GAP = [0.55, 0.95] as const;
+
+/** One of a few thin colours on single blocks, no two alike side by side. */
+export const singleBlocks = defineTechnique({
+  id: "single-blocks",
+  version: 1,
+  label: "Single blocks",
+  about:
+    "One of a few thin colours, block by block: coats of one set share the blocks out among them, so that neighbours differ.",
+  params: {
+    colours: whole(
+      "Colours in the set",
+      [2, 8],
+      4,
+      "How many coats share the blocks out; the same for all of them.",
+    ),
+    number: whole("This one is number", [1, 8], 1, "Each coat of the set has its own."),
+    bare: percent("Left as they are", [0, 90], 40, "How many blocks no coat of the set takes."),
+    alike: percent(
+      "May be alike",
+      [0, 100],
+      0,
+      "How many pairs of neighbours may have the same colour; 0 where none may.",
+    ),
+    hides: percent("Hides", [5, 100], 60, "How much of a block's own colour goes under it."),
+  },
+  lays: ["field"],
+  filmShare: 0.6,
+  startWater: 5,
+  onThings: true,
+  bench: {
+    tool: "round brush of size 2",
+    how: "Block by block: lay the thin colour on the face and pull it away from the joints.",
+    lookAt: "No two blocks of one colour lie side by side, and some are left as they were.",
+  },
+  caution: null,
+  marksOn: (areaMm2, { colours, bare }) => ({
+    count: Math.round((areaMm2 / USUAL_BLOCK_MM2) * ((1 - bare / 100) / colours)),
+    name: "touch",
+  }),
+  lay(film, context, params, random) {
+    const weights = placeWeights(context);
+    const { hide } = context.grid;
+    if (hide) layOnBlocks(film, context, params, random, hide, weights);
+  },
+});
+
+interface Look {
+  readonly colours: number;
+  readonly number: number;
+  readonly bare: number;
+  readonly alike: number;
+  readonly hides: number;
+}
+
+/**
+ * The colours of a hide's things, from 0, BARE for none: the same for all coats of one set, which have one seed.
+ * @param coatSeed of the coat
+ */
+export const blockColours = (
+  hide: Sculpted,
+  look: Pick<Look, "colours" | "bare" | "alike">,
+  coatSeed: number,
+): number[] => sharedOut(hide, look, seedOf(createRandom(coatSeed)));
+
+function sharedOut(
+  hide: Sculpted,
+  { colours, bare, alike }: Pick<Look, "colours" | "bare" | "alike">,
+  seed: number,
+): number[] {
+  const neighbours = hide.neighbours ?? hide.things.map(() => []);
+  return colouring(neighbours, { colours, bare: bare / 100, alike: alike / 100 }, seed);
+}
+
+const seedOf = (random: Random): number => Math.floor(random.fork("blocks").range(0, 1e6));
+
+function layOnBlocks(
+  film: FilmBuffer,
+  { grid, passUm, passes }: LayContext,
+  look: Look,
+  random: Random,
+  hide: Sculpted,
+  weights: Float32Array,
+): void {
+  const seed = seedOf(random);
+  const colours = sharedOut(hide, look, seed);
+  const { low, along, up } = fieldsOf(grid);
+  for (let at = 0; at < weights.length; at++) {
+    const number = hide.thing[at]!;
+    if (number < 0 || weights[at]! < LEAST_SHARE || colours[number] !== look.number - 1) continue;
+    const open = 1 - smoothstep(GAP[0], GAP[1], low[at]!);
+    if (open === 0) continue;
+    const own = 1 + UNLIKE * (2 * hash01(seed, number, 3) - 1);
+    const um =
+      passUm * passes * own * Math.max(0.3, 1 + CLOUDY * cloud(along[at]! * 1.3 + number, up[at]! * 1.3));
+    addFilm(film, at, um, open * weights[at]! * (look.hides / 100) * grid.inside[at]!);
+  }
+}
