@@ -16,6 +16,8 @@ import { figurePictures } from "./figures";
 import { formPictures } from "./forms";
 import { patchedPictures, skinPictures } from "./coatsOfBeasts";
 import { hidePictures } from "./hides";
+import { lightPictures } from "./lights";
+import { masonryPictures } from "./masonry";
 import { weatheredPictures } from "./weathered";
 import { techniquePictures } from "./techniques";
 
@@ -138,6 +140,16 @@ const wide = { width: 620, height: 420 };
 await writeSheet(`${folder}/hides.png`, await hidePictures(blank, demoShelf, wide), { columns: 2, ...wide });
 
 await writeSheet(`${folder}/weathered.png`, await weatheredPictures(blank, demoShelf, wide), {
+  columns: 2,
+  ...wide,
+});
+
+await writeSheet(`${folder}/lights.png`, await lightPictures(blank, demoShelf, wide), {
+  columns: 2,
+  ...wide,
+});
+
+await writeSheet(`${folder}/masonry.png`, await masonryPictures(blank, demoShelf, wide), {
   columns: 2,
   ...wide,
 });

@@ -23,7 +23,7 @@ const paramsOf = ({ technique: { params } }: Coat) =>
 function judged({ job, surface }: CheckContext, coat: Coat): CheckResult[] {
   const { hide } = glanceAt(job, surface).grid;
   if (!hide?.neighbours) return [];
-  const colours = blockColours(hide, paramsOf(coat), coat.seed);
+  const colours = blockColours(hide.neighbours, paramsOf(coat), coat.seed);
   const { pairs, alike } = joins(hide.neighbours, colours);
   const { mean, deviation } = joinsByChance(hide.neighbours, colours);
   if (pairs < LEAST_PAIRS || alike < mean - DEVIATIONS * deviation) return [];

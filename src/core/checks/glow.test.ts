@@ -75,13 +75,16 @@ describe("a painted light", () => {
   });
 
   it("in the hue of the paint below is told from a highlight by lightness alone", () => {
-    const red = mixOf("red", /Buoy Orange|Signal Red|Rust/);
-    const job = { ...lit(DARK), mixes: [...lit(DARK).mixes, red] };
+    const job = lit(DARK);
     const [piece] = job.surfaces;
-    const below = piece!.coats.find(({ id }) => id.endsWith("-soft"))!;
-    const ground: Coat = { ...piece!.coats[0]!, id: "ground", mixId: below.mixId };
-    const surfaces = [{ ...piece!, coats: [piece!.coats[0]!, ground, ...piece!.coats.slice(2)] }];
-    const found = told({ ...job, surfaces }, "glow-shows");
+    const soft = piece!.coats.find(({ id }) => id.endsWith("-soft"))!;
+    // The very paint of the light, a little darker.
+    const { parts } = job.mixes.find(({ id }) => id === soft.mixId)!;
+    const few = parts.map((part) => ({ ...part, parts: part.parts * 3 }));
+    const deep: Mix = { ...DARK, id: "deep", parts: [...few, ...DARK.parts] };
+    const ground: Coat = { ...piece!.coats[0]!, id: "ground", mixId: deep.id };
+    const surfaces = [{ ...piece!, coats: [piece!.coats[0]!, ground, ...piece!.coats.slice(1)] }];
+    const found = told({ ...job, mixes: [...job.mixes, deep], surfaces }, "glow-shows");
     expect(found.map(({ sentence }) => sentence).join()).toContain("has the hue of the paint below it");
   });
 

@@ -26,7 +26,7 @@ export const lens = defineTechnique({
       default: 2.5,
       about: "Of the whole glass, across.",
     },
-    from: share("From", 0, "Where the step begins: 0 takes all of the glass, 100 hardly anything."),
+    from: share("From", 40, "Where the step begins: 0 takes all of the glass, 100 hardly anything."),
     fade: share("Border drawn out", 25, "Over so much of the way across."),
     middle: share(
       "Towards the middle",

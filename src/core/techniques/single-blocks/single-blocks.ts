@@ -1,7 +1,7 @@
 import { fieldsOf } from "../../surface/fields";
-import type { Sculpted } from "../../surface/sculpted";
+import type { SurfaceGrid } from "../../surface/grid";
 import { createRandom, hash01, type Random } from "../../random";
-import { smoothstep } from "../../units";
+import { clamp, smoothstep } from "../../units";
 import {
   addFilm,
   defineTechnique,
@@ -64,11 +64,39 @@ export const singleBlocks = defineTechnique({
     name: "touch",
   }),
   lay(film, context, params, random) {
-    const weights = placeWeights(context);
-    const { hide } = context.grid;
-    if (hide) layOnBlocks(film, context, params, random, hide, weights);
+    layOnBlocks(film, context, params, random, blocksOf(context.grid));
   },
 });
+
+/** Blocks of a panel: which one a cell lies on, from 0, below 0 for none; and which lie side by side. */
+interface Blocks {
+  readonly of: (at: number) => number;
+  readonly neighbours: readonly (readonly number[])[];
+}
+
+/** Blocks painted on a smooth piece are so long and high, mm. */
+const [LONG_MM, HIGH_MM] = [4.4, 3.2] as const;
+
+/** Blocks that are sculpted; on a smooth piece such as a hand would paint on, in rows half a block on from each other. */
+function blocksOf(grid: SurfaceGrid): Blocks {
+  const { hide } = grid;
+  if (hide) return { of: (at) => hide.thing[at]!, neighbours: hide.neighbours ?? hide.things.map(() => []) };
+  const { along, up } = fieldsOf(grid);
+  const [columns, rows] = [400, 400];
+  const of = (at: number) => {
+    const row = clamp(Math.floor(up[at]! / HIGH_MM) + rows / 2, 0, rows - 1);
+    const column = clamp(Math.floor(along[at]! / LONG_MM + 0.5 * (row % 2)) + columns / 2, 0, columns - 1);
+    return row * columns + column;
+  };
+  const seen = [...new Set(Array.from(up, (_, at) => of(at)))];
+  const place = new Map(seen.map((block, number) => [block, number]));
+  const beside = (block: number) => {
+    const odd = Math.floor(block / columns) % 2 === 0 ? 0 : -1;
+    const around = [1, -1, columns + odd, columns + odd + 1, -columns + odd, -columns + odd + 1];
+    return around.flatMap((step) => place.get(block + step) ?? []);
+  };
+  return { of: (at) => place.get(of(at))!, neighbours: seen.map(beside) };
+}
 
 interface Look {
   readonly colours: number;
@@ -79,39 +107,38 @@ interface Look {
 }
 
 /**
- * The colours of a hide's things, from 0, BARE for none: the same for all coats of one set, which have one seed.
+ * The colours of blocks, from 0, BARE for none: the same for all coats of one set, which have one seed.
+ * @param neighbours of every block, those beside it
  * @param coatSeed of the coat
  */
 export const blockColours = (
-  hide: Sculpted,
+  neighbours: Blocks["neighbours"],
   look: Pick<Look, "colours" | "bare" | "alike">,
   coatSeed: number,
-): number[] => sharedOut(hide, look, seedOf(createRandom(coatSeed)));
+): number[] => sharedOut(neighbours, look, seedOf(createRandom(coatSeed)));
 
-function sharedOut(
-  hide: Sculpted,
+const sharedOut = (
+  neighbours: Blocks["neighbours"],
   { colours, bare, alike }: Pick<Look, "colours" | "bare" | "alike">,
   seed: number,
-): number[] {
-  const neighbours = hide.neighbours ?? hide.things.map(() => []);
-  return colouring(neighbours, { colours, bare: bare / 100, alike: alike / 100 }, seed);
-}
+): number[] => colouring(neighbours, { colours, bare: bare / 100, alike: alike / 100 }, seed);
 
 const seedOf = (random: Random): number => Math.floor(random.fork("blocks").range(0, 1e6));
 
 function layOnBlocks(
   film: FilmBuffer,
-  { grid, passUm, passes }: LayContext,
+  context: LayContext,
   look: Look,
   random: Random,
-  hide: Sculpted,
-  weights: Float32Array,
+  blocks: Blocks,
 ): void {
+  const { grid, passUm, passes } = context;
+  const weights = placeWeights(context);
   const seed = seedOf(random);
-  const colours = sharedOut(hide, look, seed);
+  const colours = sharedOut(blocks.neighbours, look, seed);
   const { low, along, up } = fieldsOf(grid);
   for (let at = 0; at < weights.length; at++) {
-    const number = hide.thing[at]!;
+    const number = blocks.of(at);
     if (number < 0 || weights[at]! < LEAST_SHARE || colours[number] !== look.number - 1) continue;
     const open = 1 - smoothstep(GAP[0], GAP[1], low[at]!);
     if (open === 0) continue;
