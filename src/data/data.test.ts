@@ -41,6 +41,7 @@ describe("the database", () => {
       "Drowned deckhand",
       "Ferry sergeant",
       "Ferry watch",
+      "Landing wall",
       "Mud drake",
       "Reed scout",
       "Tide hound",
@@ -60,7 +61,7 @@ describe("the database", () => {
     expect(listPaints(opened.db)).toEqual([]);
     sql.exec("drop trigger cut");
     loadDemo(opened.db, true, NOW);
-    expect(listJobs(opened.db)).toHaveLength(7);
+    expect(listJobs(opened.db)).toHaveLength(8);
   });
 
   it("leaves data of a newer version alone, and says so", () => {

@@ -45,6 +45,7 @@ describe("jobs over the wire", () => {
       "Drowned deckhand",
       "Ferry sergeant",
       "Ferry watch",
+      "Landing wall",
       "Mud drake",
       "Reed scout",
       "Tide hound",

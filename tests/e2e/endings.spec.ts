@@ -127,7 +127,7 @@ test("no edit that was acknowledged is lost when the server is killed, again and
     // One more may have been written whose answer did not come.
   }
   expect(said).toBeGreaterThan(0);
-  expect(rowsOf(path.join(data, "crenna.sqlite"))).toBe(7);
+  expect(rowsOf(path.join(data, "crenna.sqlite"))).toBe(8);
 });
 
 /** Types into the notes, and closes the page within a fifth of a second of the last key. */

@@ -1,33 +1,18 @@
-import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
+import { expect, test, type APIRequestContext } from "@playwright/test";
 import {
   bareHound,
   fine,
   go,
+  hideFrom,
   otherPixels,
   pixels,
   put,
   samePixels,
   saved,
   seriousFindings,
+  startFrom,
   storedJob,
 } from "./support";
-
-async function hideFrom(page: Page, name: string): Promise<void> {
-  await page.getByRole("group", { name: "Hide" }).getByRole("combobox", { name: "Hide" }).click();
-  await page.getByRole("option", { name }).click();
-  await expect(page.getByRole("listbox")).toHaveCount(0);
-}
-
-/** Starts the surface from a scheme of a material. */
-async function startFrom(page: Page, material: string): Promise<void> {
-  await page.getByRole("button", { name: "From a scheme" }).click();
-  const dialog = page.getByRole("dialog");
-  await dialog.getByRole("button", { name: material, exact: true }).click();
-  const start = dialog.getByRole("button", { name: /^Start/ });
-  await expect(start).toBeEnabled({ timeout: 30_000 });
-  await start.click();
-  await expect(dialog).toBeHidden();
-}
 
 const pieceIn = async (request: APIRequestContext, id: string) => (await storedJob(request, id)).surfaces[0]!;
 

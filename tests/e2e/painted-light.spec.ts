@@ -1,19 +1,12 @@
 import { expect, test } from "@playwright/test";
-import { fine, go, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
+import { fine, go, newJobWith, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
 
 test("a lamp is put on a plate: told that it cannot show, its ground darkened, laid, moved and taken off", async ({
   page,
   request,
 }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "New job" }).click();
-  await expect(page).toHaveURL(/\/job\/[^/]+\/brief/);
-  const id = /job\/([^/]+)\//.exec(page.url())![1]!;
+  const id = await newJobWith(page, /^Metal plate/);
   const job = () => storedJob(request, id);
-  await page
-    .getByRole("group", { name: "Pieces" })
-    .getByRole("button", { name: /^Metal plate/ })
-    .click();
   await put(page, "Rivets", "0.6");
   await go(page, "Coats");
   for (const look of ["Flat", "Colour"]) await page.getByRole("button", { name: look, exact: true }).click();

@@ -103,7 +103,7 @@ test("an empty start has a shelf, no job, and says how to begin", async ({ page 
 test("the demo is loaded once into the folder asked for, and stays deleted when it was deleted", async () => {
   const data = folder();
   const first = await start("--port", "0", "--data", data);
-  expect(await jobsAt(first.address)).toHaveLength(7);
+  expect(await jobsAt(first.address)).toHaveLength(8);
   expect(existsSync(path.join(data, "crenna.sqlite"))).toBe(true);
   for (const id of [
     "ferry-sergeant",
@@ -113,6 +113,7 @@ test("the demo is loaded once into the folder asked for, and stays deleted when 
     "mud-drake",
     "drowned-deckhand",
     "winch-engine",
+    "landing-wall",
   ])
     await fetch(`${first.address}/api/jobs/${id}`, { method: "DELETE" });
   first.child.kill("SIGTERM");

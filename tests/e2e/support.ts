@@ -176,3 +176,30 @@ export async function seriousFindings(
     [within, options] as const,
   );
 }
+
+/** A new job with one piece, chosen by the name its picture has; gives the job's id. */
+export async function newJobWith(page: Page, piece: RegExp): Promise<string> {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).click();
+  await expect(page).toHaveURL(/\/job\/[^/]+\/brief/);
+  await page.getByRole("group", { name: "Pieces" }).getByRole("button", { name: piece }).click();
+  return /job\/([^/]+)\//.exec(page.url())![1]!;
+}
+
+/** Starts the surface from the first scheme of a material. */
+export async function startFrom(page: Page, material: string): Promise<void> {
+  await page.getByRole("button", { name: "From a scheme" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("button", { name: material, exact: true }).click();
+  const start = dialog.getByRole("button", { name: /^Start/ });
+  await expect(start).toBeEnabled({ timeout: 30_000 });
+  await start.click();
+  await expect(dialog).toBeHidden();
+}
+
+/** Sculpts something over the surface, in the Brief. */
+export async function hideFrom(page: Page, name: string): Promise<void> {
+  await page.getByRole("group", { name: "Hide" }).getByRole("combobox", { name: "Hide" }).click();
+  await page.getByRole("option", { name }).click();
+  await expect(page.getByRole("listbox")).toHaveCount(0);
+}

@@ -1,26 +1,27 @@
 import { expect, test } from "@playwright/test";
-import { fine, go, otherPixels, pixels, put, samePixels, saved, storedJob } from "./support";
+import {
+  fine,
+  go,
+  newJobWith,
+  otherPixels,
+  pixels,
+  put,
+  samePixels,
+  saved,
+  startFrom,
+  storedJob,
+} from "./support";
 
 test("a plate is painted, its history told in words, and seen as it was made and as it stands", async ({
   page,
   request,
 }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "New job" }).click();
-  await expect(page).toHaveURL(/\/job\/[^/]+\/brief/);
-  const id = /job\/([^/]+)\//.exec(page.url())![1]!;
+  const id = await newJobWith(page, /^Metal plate/);
   const coats = async () => (await storedJob(request, id)).surfaces[0]!.coats;
-  await page
-    .getByRole("group", { name: "Pieces" })
-    .getByRole("button", { name: /^Metal plate/ })
-    .click();
   await put(page, "Rivets", "0.7");
   await go(page, "Coats");
-  await page.getByRole("button", { name: "From a scheme" }).click();
+  await startFrom(page, "painted metal");
   const dialog = page.getByRole("dialog");
-  await dialog.getByRole("button", { name: "painted metal", exact: true }).click();
-  await expect(dialog.getByText(/coats in \d+ mixes of your own pots/)).toBeVisible();
-  await dialog.getByRole("button", { name: "Start", exact: true }).click();
   for (const look of ["Flat", "Colour"]) await page.getByRole("button", { name: look, exact: true }).click();
   await fine(page);
   const made = await pixels(page);

@@ -95,8 +95,34 @@ function tinted(look: BlockLook, room: SchemeRoom): SchemeCoat<BlockTone>[] {
   }).map(({ marksOf, ...coat }) => (marksOf === undefined ? coat : { ...coat, marksOf }));
 }
 
-/** Coats of masonry: dark, scrubbed over, mortar, tints, shade glazed in, a thin varnish, and light brushed dry in two steps. */
-export function blockCoats(look: BlockLook, room: SchemeRoom): SchemeCoat<BlockTone>[] {
+const deep: SchemeCoat<BlockTone> = {
+  ...{ key: "deep", name: "Dark in the joints", technique: "base-coat", tone: "deep", water: 1, passes: 2 },
+  ...{ place: everywhere, event: "painted" },
+};
+
+const body: SchemeCoat<BlockTone> = {
+  ...{ key: "body", name: "Scrubbed over", technique: "overbrush", tone: "body", water: 0.5, passes: 2 },
+  ...{ place: everywhere, event: "painted", params: { radius: 2.6, reach: 260, load: 90 } },
+};
+
+const mortar: SchemeCoat<BlockTone> = {
+  ...{ key: "mortar", name: "Mortar", technique: "pin-wash", tone: "mortar", water: 3 },
+  ...{ place: everywhere, event: "painted" },
+};
+
+const shade: SchemeCoat<BlockTone> = {
+  ...{ key: "shade", name: "Shade glazed in", technique: "glaze", tone: "shade", water: 5, passes: 2 },
+  ...{ place: inZones([], 0, { values: { from: 0, to: 0.4, fade: 0.5 } }), event: "painted" },
+  params: { pull: 35, unevenness: 25 },
+};
+
+const varnish: SchemeCoat<BlockTone> = {
+  ...{ key: "varnish", name: "Thin coloured varnish", technique: "wash", tone: "varnish", water: 5 },
+  ...{ place: everywhere, event: "painted", params: { wet: 30 } },
+};
+
+/** Light brushed dry in two steps, and along edges. */
+function lights(look: BlockLook, room: SchemeRoom): SchemeCoat<BlockTone>[] {
   const dry = (
     key: "light" | "bright",
     name: string,
@@ -107,50 +133,25 @@ export function blockCoats(look: BlockLook, room: SchemeRoom): SchemeCoat<BlockT
     place: inZones([], 0.15, { values: { from, to: 1, fade: 0.5 } }),
     params: { radius: 1.6, reach, load: 45, across: look.across[key === "light" ? 0 : 1] },
   });
-  const worn = WEAR_OF[room.answers.age];
+  const broken = Math.min(60, Math.round((30 * WEAR_OF[room.answers.age]) / 5) * 5);
   return [
-    {
-      ...{
-        key: "deep",
-        name: "Dark in the joints",
-        technique: "base-coat",
-        tone: "deep",
-        water: 1,
-        passes: 2,
-      },
-      ...{ place: everywhere, event: "painted" },
-    },
-    {
-      ...{ key: "body", name: "Scrubbed over", technique: "overbrush", tone: "body", water: 0.5, passes: 2 },
-      ...{ place: everywhere, event: "painted", params: { radius: 2.6, reach: 260, load: 90 } },
-    },
-    ...(look.mortar
-      ? [
-          {
-            ...{ key: "mortar", name: "Mortar", technique: "pin-wash", tone: "mortar", water: 3 },
-            ...{ place: everywhere, event: "painted" },
-          } satisfies SchemeCoat<BlockTone>,
-        ]
-      : []),
-    ...tinted(look, room),
-    {
-      ...{ key: "shade", name: "Shade glazed in", technique: "glaze", tone: "shade", water: 5, passes: 2 },
-      ...{ place: inZones([], 0, { values: { from: 0, to: 0.4, fade: 0.5 } }), event: "painted" },
-      params: { pull: 35, unevenness: 25 },
-    },
-    {
-      ...{ key: "varnish", name: "Thin coloured varnish", technique: "wash", tone: "varnish", water: 5 },
-      ...{ place: everywhere, event: "painted", params: { wet: 30 } },
-    },
     dry("light", "Light brushed dry", 0.2, 60),
     dry("bright", "Brightest, brushed dry", 0.45, 35),
     {
-      ...{ key: "edge", name: "Edges", technique: "edge-line", tone: "edge", water: 1 },
-      ...{
-        event: "painted",
-        place: inZones([look.edges], 0.1, { values: { from: 0.3, to: 1, fade: 0.5 } }),
-      },
-      params: { width: markMm(room, 0.09), broken: Math.min(60, Math.round((30 * worn) / 5) * 5) },
+      ...{ key: "edge", name: "Edges", technique: "edge-line", tone: "edge", water: 1, event: "painted" },
+      place: inZones([look.edges], 0.1, { values: { from: 0.3, to: 1, fade: 0.5 } }),
+      params: { width: markMm(room, 0.09), broken },
     },
   ];
 }
+
+/** Coats of masonry: dark, scrubbed over, mortar, tints, shade glazed in, a thin varnish, and light brushed dry in two steps. */
+export const blockCoats = (look: BlockLook, room: SchemeRoom): SchemeCoat<BlockTone>[] => [
+  deep,
+  body,
+  ...(look.mortar ? [mortar] : []),
+  ...tinted(look, room),
+  shade,
+  varnish,
+  ...lights(look, room),
+];

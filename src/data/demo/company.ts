@@ -8,6 +8,7 @@ import { ferrySergeant } from "./ferrySergeant";
 import { demoShelf } from "./shelf";
 import { bare, bodyUse, once, seatOf, TROUSER_LEG, withPieces, type Piece } from "./pieces";
 import { drownedDeckhand } from "./drownedDeckhand";
+import { landingWall } from "./landingWall";
 import { mudDrake } from "./mudDrake";
 import { tideHound } from "./tideHound";
 import { winchEngine } from "./winchEngine";
@@ -235,4 +236,5 @@ export const demoJobs = (): Job[] => [
   mudDrake(),
   drownedDeckhand(),
   winchEngine(),
+  landingWall(),
 ];
