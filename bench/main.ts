@@ -1,9 +1,16 @@
 import { benchBrowser } from "./browser";
 import { benchCore } from "./core";
+import { benchHard } from "./hard";
 import { benchLiving } from "./living";
 import { benchServer } from "./server";
 
-const PARTS = { core: benchCore, living: benchLiving, server: benchServer, browser: benchBrowser };
+const PARTS = {
+  core: benchCore,
+  living: benchLiving,
+  hard: benchHard,
+  server: benchServer,
+  browser: benchBrowser,
+};
 
 /** Named parts only, as in `npm run bench -- --core`; all of them where none is named. */
 const named = Object.keys(PARTS).filter((part) =>

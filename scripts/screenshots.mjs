@@ -83,13 +83,11 @@ const shots = [
     },
   },
   {
-    name: "form",
-    at: "/job/reed-scout/coats",
+    name: "light",
+    at: "/job/winch-engine/coats",
     act: async (page) => {
-      await surface(page, "Marsh cloak");
-      await page.getByRole("button", { name: "On its form" }).click();
-      await page.getByRole("button", { name: "Lit", exact: true }).click();
-      await page.getByRole("button", { name: /^Coat 8/ }).click();
+      await page.getByRole("button", { name: "A painted light" }).click();
+      await page.getByRole("list", { name: "Where it falls" }).waitFor();
     },
   },
   {

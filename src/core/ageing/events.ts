@@ -14,6 +14,7 @@ export const EVENT_IDS = [
   "mended",
   "rusted",
   "run",
+  "worn-again",
   "dirtied",
   "grown",
   "dusted",
@@ -55,6 +56,11 @@ export const EVENTS: Readonly<Record<EventId, EventDefinition>> = {
   mended: { label: "Painted over again", about: "A repair in a colour that never quite fits.", time: "used" },
   rusted: { label: "Rust", about: "What grows where the metal lies bare and wet.", time: "left" },
   run: { label: "Runs and streaks", about: "Rust and dirt that water has carried down.", time: "left" },
+  "worn-again": {
+    label: "Worn bright again",
+    about: "Where it is still used rust is rubbed off, and metal shows on what stands out.",
+    time: "left",
+  },
   dirtied: {
     label: "Dirt in recesses",
     about: "Grease and soot that has gathered in lines and hollows.",

@@ -8,7 +8,7 @@ interface Rule {
 }
 
 const USE: readonly EventId[] = ["dented", "scratched", "rubbed", "chipped", "bared"];
-const WEATHER: readonly EventId[] = ["rusted", "run", "dirtied", "grown"];
+const WEATHER: readonly EventId[] = ["rusted", "run", "worn-again", "dirtied", "grown"];
 
 /** Every pair that has an order; all others may come either way. The first that fits tells why. */
 const RULES: readonly Rule[] = [
@@ -41,6 +41,11 @@ const RULES: readonly Rule[] = [
     below: ["rusted"],
     above: ["run"],
     because: "runs come down from rust that is there",
+  },
+  {
+    below: ["rusted", "run"],
+    above: ["worn-again"],
+    because: "what is worn bright again is worn out of the rust that was there",
   },
   {
     below: USE,

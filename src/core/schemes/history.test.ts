@@ -3,8 +3,9 @@ import { demoShelf } from "../../data/demo/shelf";
 import { coatsAt, timesOf } from "../ageing/asItWas";
 import { EVENTS, TIMES } from "../ageing/events";
 import { liesBelow } from "../ageing/order";
-import { GROUNDS, HANDLED, MADE, STUFFS, USUAL_TOLD, WEATHERS, type Told } from "../ageing/told";
+import { CHIPPED_BY, GROUNDS, HANDLED, MADE, STUFFS, USUAL_TOLD, WEATHERS, type Told } from "../ageing/told";
 import { parseJob } from "../formats/job-json/jobSchema";
+import type { Job } from "../job";
 import { newJob, newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
 import { FilmLayer } from "../simulate/filmLayer";
@@ -29,8 +30,10 @@ const all = STUFFS.flatMap((stuff) =>
       WEATHERS.flatMap((weather) =>
         GROUNDS.flatMap((ground) =>
           [0.7, 1.8].flatMap((scale) =>
-            [true, false].map((hasPowder) =>
-              room({ stuff, made, handled, weather, ground }, { scale, hasPowder }),
+            [true, false].flatMap((hasPowder) =>
+              CHIPPED_BY.map((chippedBy) =>
+                room({ stuff, made, handled, weather, ground, chippedBy }, { scale, hasPowder }),
+              ),
             ),
           ),
         ),
@@ -85,6 +88,15 @@ describe("every history that can be told", () => {
     expect(events({ ...wood, ground: "dry" })).not.toContain("grown");
   });
 
+  it("of bare metal chips no paint: it rusts where water stands and is worn bright again where it is used", () => {
+    const of = (told: Partial<Told>) => historyCoats(room({ stuff: "armour", weather: "sea", ...told }));
+    const events = (told: Partial<Told>) => of(told).map(({ event }) => event);
+    expect(events({})).not.toContain("chipped");
+    expect(events({}).indexOf("worn-again")).toBeGreaterThan(events({}).lastIndexOf("rusted"));
+    expect(events({ handled: "hardly" })).not.toContain("worn-again");
+    expect(events({ weather: "indoors" })).not.toContain("rusted");
+  });
+
   it("has the more of everything the longer ago, the rougher its use and the wetter its weather", () => {
     const coverage = (key: string, told: Partial<Told>) =>
       historyCoats(room(told)).find((coat) => coat.key === `told-${key}`)!.params!.coverage!;
@@ -109,6 +121,27 @@ describe("a history on a plate", () => {
   const done = layHistory(made, "piece", plan);
   const surface = done.surfaces[0]!;
 
+  /** Films of all coats of a history, by their keys. */
+  function filmsOf(job: Job) {
+    const [piece] = job.surfaces;
+    const { grid } = new GridShelf().of(job, piece!, { preview: true, previewCells: 60_000 });
+    const laying = new FilmLayer(1e9).lay(job, piece!, grid);
+    let step = laying.next();
+    while (!step.done) step = laying.next();
+    return new Map(step.value.map(({ coat, film }) => [coat.id.replace("piece-told-", ""), film]));
+  }
+
+  /** How much of one film lies beside another, 0…1. */
+  function outside(films: ReturnType<typeof filmsOf>, inner: string, outer: string): number {
+    const [a, b] = [films.get(inner)!, films.get(outer)!];
+    let [out, sum] = [0, 0];
+    for (let at = 0; at < a.cover.length; at++) {
+      out += Math.max(0, a.cover[at]! - b.cover[at]!);
+      sum += a.cover[at]!;
+    }
+    return out / sum;
+  }
+
   it("lies over what it was made with, can be stored, told anew, and taken off without a trace on the coats", () => {
     expect(parseJob(done)).toEqual(done);
     expect(surface.coats.slice(0, made.surfaces[0]!.coats.length)).toEqual(made.surfaces[0]!.coats);
@@ -121,21 +154,8 @@ describe("a history on a plate", () => {
   });
 
   it("lays all of it, each stage of rust and each part of a chip on less ground than the one below and within it", () => {
-    const { grid } = new GridShelf().of(done, surface, { preview: true, previewCells: 60_000 });
-    const laying = new FilmLayer(1e9).lay(done, surface, grid);
-    let step = laying.next();
-    while (!step.done) step = laying.next();
-    const films = new Map(step.value.map(({ coat, film }) => [coat.id.replace("piece-told-", ""), film]));
+    const films = filmsOf(done);
     for (const [key, film] of films) expect(film.coveredShare, key).toBeGreaterThan(0.0005);
-    const outside = (inner: string, outer: string) => {
-      const [a, b] = [films.get(inner)!, films.get(outer)!];
-      let [out, sum] = [0, 0];
-      for (let at = 0; at < a.cover.length; at++) {
-        out += Math.max(0, a.cover[at]! - b.cover[at]!);
-        sum += a.cover[at]!;
-      }
-      return out / sum;
-    };
     for (const [inner, outer] of [
       ["inside", "rims"],
       ["bright", "inside"],
@@ -143,10 +163,22 @@ describe("a history on a plate", () => {
       ["rust-3", "rust-2"],
     ] as const) {
       expect(films.get(inner)!.coveredShare, inner).toBeLessThan(0.85 * films.get(outer)!.coveredShare);
-      expect(outside(inner, outer), inner).toBeLessThan(0.06);
+      expect(outside(films, inner, outer), inner).toBeLessThan(0.06);
     }
     const chips = surface.coats.find(({ id }) => id === "piece-told-rims")!;
     const { coverage } = completeParams(techniques.chip.params, chips.technique.params);
     expect(Math.abs(films.get("rims")!.coveredShare / (coverage! / 100) - 1)).toBeLessThan(0.02);
+  });
+
+  it("is chipped with a sponge by who prefers that, each part of a chip within the one below", () => {
+    const sponged = { ...told, chippedBy: "sponge" } as const;
+    const films = filmsOf(layHistory(made, "piece", planHistory(made, "piece", sponged, demoShelf)));
+    for (const [inner, outer] of [
+      ["inside", "rims"],
+      ["bright", "inside"],
+    ] as const) {
+      expect(films.get(inner)!.coveredShare, inner).toBeLessThan(0.85 * films.get(outer)!.coveredShare);
+      expect(outside(films, inner, outer), inner).toBeLessThan(0.06);
+    }
   });
 });

@@ -26,6 +26,7 @@ export const HISTORY_TONES = {
   rim: { kind: "own", name: "rims of chips", lighter: 19, chroma: 0.75 },
   iron: { kind: "as", name: "dark iron", lch: [15, 7, 50] },
   metal: { kind: "as", name: "bare metal", lch: [62, 4, 90] },
+  bright: { kind: "as", name: "metal, brightest", lch: [82, 3, 95] },
   wood: { kind: "as", name: "bare wood", lch: [60, 20, 74] },
   "dark-rust": { kind: "as", name: "rust, dark", lch: [21, 20, 45] },
   rust: { kind: "as", name: "rust", lch: [34, 36, 52] },
@@ -71,17 +72,23 @@ function chipped(
   share: number,
   event: "chipped" | "bared",
 ): HistoryCoat {
-  const { made, handled } = room.told;
-  return coat(key, {
-    ...{ name, technique: "chip", tone, water: 0.5, place: { kind: "everywhere" }, event },
+  const { made, handled, chippedBy } = room.told;
+  const much = share * 6.5 * AGED[made] * KNOCKED[handled];
+  const edges = handled === "everywhere" ? 40 : 75;
+  const common = {
+    ...{ name, tone, water: 0.5, place: { kind: "everywhere" as const }, event },
     ...(key !== "rims" && { marksOf: "rims" }),
-    params: {
-      coverage: percent(share * 6.5 * AGED[made] * KNOCKED[handled], 0.2, 30),
-      size: markMm(room, 0.34),
-      spread: 70,
-      edges: handled === "everywhere" ? 40 : 75,
-      clusters: 40,
-    },
+  };
+  // Pores of one sponge, dabbed at the same places: less of it lies within what more of it left.
+  if (chippedBy === "sponge")
+    return coat(key, {
+      ...common,
+      technique: "sponge",
+      params: { coverage: halves(much, 0.5, 30), pore: markMm(room, 0.24), clusters: 65, edges },
+    });
+  return coat(key, {
+    ...{ ...common, technique: "chip" },
+    params: { coverage: percent(much, 0.2, 30), size: markMm(room, 0.34), spread: 70, edges, clusters: 40 },
   });
 }
 
@@ -110,6 +117,7 @@ const rubbed = (room: HistoryRoom): HistoryCoat =>
 function used(room: HistoryRoom): HistoryCoat[] {
   const { stuff, handled } = room.told;
   if (stuff === "cloth") return [scratched(room), rubbed(room)];
+  if (stuff === "armour") return [scratched(room)];
   if (stuff === "stone") return [chipped(room, ["rims", "Knocked corners", "rim"], 0.7, "chipped")];
   const rims = chipped(room, ["rims", "Chips, their pale rims", "rim"], 1, "chipped");
   const inside = (name: string, tone: HistoryToneId) => chipped(room, ["inside", name, tone], 0.7, "bared");
@@ -127,14 +135,16 @@ function used(room: HistoryRoom): HistoryCoat[] {
 function rusted(room: HistoryRoom): HistoryCoat[] {
   const { stuff, made, weather } = room.told;
   const much = AGED[made] * SOAKED[weather];
-  if (stuff !== "metal" || much === 0) return [];
-  const place = about("inside", 1.4 * room.scale, 0.35);
+  if ((stuff !== "metal" && stuff !== "armour") || much === 0) return [];
+  // Where paint has come off, and from there on; bare metal rusts wherever water stands.
+  const place =
+    stuff === "metal" ? about("inside", 1.4 * room.scale, 0.35) : inZones(["hollow", "unworn"], 0.4);
   const stage = (key: string, name: string, tone: HistoryToneId, share: number, grains: number) =>
     coat(key, {
       ...{ name, technique: "stain", tone, water: 2, place, event: "rusted" },
       ...(key !== "rust-1" && { marksOf: "rust-1" }),
       params: {
-        coverage: halves(share * 13 * much, 0.5, 60),
+        coverage: halves(share * (stuff === "metal" ? 13 : 20) * much, 0.5, 60),
         size: markMm(room, 0.8),
         ...{ hollows: 55, soft: 55, rim: 35, grains },
       },
@@ -152,6 +162,26 @@ function rusted(room: HistoryRoom): HistoryCoat[] {
         width: clamp(markMm(room, 0.16), 0.06, 1),
         ridges: 3,
       },
+    }),
+  ];
+}
+
+/** Bare metal that is used again: brushed over with metal, so that rust stays in its hollows, and bright at its edges. */
+function brushedAgain(room: HistoryRoom): HistoryCoat[] {
+  const { stuff, handled } = room.told;
+  if (stuff !== "armour" || handled === "hardly") return [];
+  return [
+    coat("brushed", {
+      ...{ name: "Metal brushed over the rust", technique: "dry-brush", tone: "metal", water: 0 },
+      event: "worn-again",
+      place: inZones(["worn"], 0.25),
+      params: { radius: 1.2, reach: 45, load: 35 },
+    }),
+    coat("bright-edges", {
+      ...{ name: "Bright edges", technique: "edge-line", tone: "bright", water: 0.5 },
+      event: "worn-again",
+      place: inZones(["worn"], 0.2),
+      params: { width: markMm(room, 0.09), broken: 35 },
     }),
   ];
 }
@@ -197,7 +227,7 @@ function grown(room: HistoryRoom): HistoryCoat[] {
   const { stuff, made, weather } = room.told;
   const much = AGED[made] * SOAKED[weather];
   if (!isDamp(room) || much === 0 || made === "lately" || stuff === "cloth") return [];
-  if (stuff === "metal" && made !== "long") return [];
+  if ((stuff === "metal" || stuff === "armour") && made !== "long") return [];
   const moss = (key: string, name: string, tone: HistoryToneId, share: number) =>
     coat(key, {
       ...{ name, technique: "stain", tone, water: 1.5, place: low(0.3, 5, room), event: "grown" },
@@ -244,6 +274,7 @@ function dusted(room: HistoryRoom): HistoryCoat[] {
 export const historyCoats = (room: HistoryRoom): HistoryCoat[] => [
   ...used(room),
   ...rusted(room),
+  ...brushedAgain(room),
   ...weathered(room),
   ...grown(room),
   ...dusted(room),

@@ -1,6 +1,6 @@
 import { object, string } from "yup";
 import type { Job, Paint } from "../../core/job";
-import { GROUNDS, HANDLED, MADE, STUFFS, WEATHERS, type Told } from "../../core/ageing/told";
+import { CHIPPED_BY, GROUNDS, HANDLED, MADE, STUFFS, WEATHERS, type Told } from "../../core/ageing/told";
 import { historySteps } from "../../core/schemes/history";
 import type { StartPlan } from "../../core/schemes/start";
 import { jobField, paintsField } from "../checked";
@@ -27,6 +27,7 @@ export const history = defineQuestion<HistoryInput, StartPlan>({
       handled: string().strict().required().oneOf(HANDLED),
       weather: string().strict().required().oneOf(WEATHERS),
       ground: string().strict().required().oneOf(GROUNDS),
+      chippedBy: string().strict().required().oneOf(CHIPPED_BY),
       dust: string()
         .strict()
         .required()

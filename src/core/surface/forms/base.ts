@@ -22,6 +22,14 @@ const params = {
     default: 40,
     about: "Across it the short way.",
   },
+  corners: {
+    label: "Corners",
+    unit: "%",
+    range: [0, 100],
+    step: 5,
+    default: 0,
+    about: "0 is round or oval, 100 square, as the tile of a diorama; between them corners are rounded.",
+  },
   roughMm: {
     label: "Unevenness",
     unit: "mm",
@@ -54,6 +62,17 @@ function toEllipse(x: number, y: number, a: number, b: number): number {
   const k1 = Math.hypot(x / (a * a), y / (b * b));
   return k1 < 1e-9 ? Math.min(a, b) : (k0 * (1 - k0)) / k1;
 }
+
+/** Distance to a rectangle with rounded corners, mm, above 0 inside; exact. */
+function toRounded(x: number, y: number, a: number, b: number, radius: number): number {
+  const [px, py] = [Math.abs(x) - a + radius, Math.abs(y) - b + radius];
+  const out = Math.hypot(Math.max(0, px), Math.max(0, py));
+  return radius - out - Math.min(0, Math.max(px, py));
+}
+
+/** How round its corners are, mm; null for a round or oval base. */
+const cornerMm = ({ lengthMm, widthMm, corners }: Values): number | null =>
+  corners === 0 ? null : (1 - corners / 100) * (Math.min(lengthMm, widthMm) / 2);
 
 type Values = { readonly [K in keyof typeof params]: number };
 
@@ -100,11 +119,11 @@ function reliefOf(values: Values, seed: number): (x: number, y: number) => numbe
 /** Stones take this share of the ground at most. */
 const FULL_OF_STONES = 0.75;
 
-/** A round or oval base seen from above: uneven ground with stones set into it. */
+/** A base seen from above, round, oval or square: uneven ground with stones set into it. */
 export const base = defineForm({
   id: "base",
   version: 1,
-  label: "Round or oval base",
+  label: "Base, round, oval or square",
   about: "The top of a base: uneven ground with stones set into it.",
   worn: { seats: ["base"], by: "foot", how: "on" },
   material: "stone",
@@ -137,13 +156,17 @@ export const base = defineForm({
     if (wrong.length > 0) throw new InputError(wrong);
     const { lengthMm, widthMm } = values;
     const [a, b] = [lengthMm / 2, widthMm / 2];
+    const radius = cornerMm(values);
     const relief = reliefOf(values, seed);
     const sheet = buildSheet({ id: "base", lengthMm, widthMm, relief });
     return {
       ...sheet,
-      areaMm2: Math.PI * a * b,
+      areaMm2: radius === null ? Math.PI * a * b : 4 * a * b - (4 - Math.PI) * radius * radius,
       round: true,
-      rim: ({ turnDeg, heightMm }) => toEllipse((turnDeg / 360) * lengthMm - a, heightMm - b, a, b),
+      rim: ({ turnDeg, heightMm }) => {
+        const [x, y] = [(turnDeg / 360) * lengthMm - a, heightMm - b];
+        return radius === null ? toEllipse(x, y, a, b) : toRounded(x, y, a, b, radius);
+      },
       // It lies level: what is far from you on the flat lies behind.
       inSpace: ({ turnDeg, heightMm }) => {
         const x = (turnDeg / 360) * lengthMm;

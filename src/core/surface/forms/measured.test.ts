@@ -73,11 +73,15 @@ describe("sizes measured on the figure come back in space", () => {
     expect(Math.abs(pictureMm2(torn, 0.06) / torn.areaMm2 - 1)).toBeLessThan(0.01);
   });
 
-  it("of bases: a circle's and an ellipse's area", () => {
+  it("of bases: a circle's, an ellipse's and a square's area, corners rounded as asked", () => {
     expect(build("base", { lengthMm: 40, widthMm: 40 }).areaMm2).toBeCloseTo(Math.PI * 400, 6);
     const oval = build("base", { lengthMm: 60, widthMm: 35 });
     expect(oval.areaMm2).toBeCloseTo((Math.PI * 60 * 35) / 4, 6);
     expect(Math.abs(pictureMm2(oval, 0.15) / oval.areaMm2 - 1)).toBeLessThan(0.01);
+    expect(build("base", { lengthMm: 60, widthMm: 40, corners: 100 }).areaMm2).toBeCloseTo(2400, 6);
+    const rounded = build("base", { lengthMm: 60, widthMm: 40, corners: 50 });
+    expect(rounded.areaMm2).toBeCloseTo(2400 - (4 - Math.PI) * 100, 6);
+    expect(Math.abs(pictureMm2(rounded, 0.15) / rounded.areaMm2 - 1)).toBeLessThan(0.01);
   });
 
   it("of sheets: length times width, laid straight", () => {

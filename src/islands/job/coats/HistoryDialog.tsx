@@ -1,5 +1,15 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
-import { GROUNDS, HANDLED, MADE, STUFFS, TOLD_NAMES, WEATHERS, type Told } from "../../../core/ageing/told";
+import {
+  CHIPPED_BY,
+  GROUNDS,
+  HANDLED,
+  isChipped,
+  MADE,
+  STUFFS,
+  TOLD_NAMES,
+  WEATHERS,
+  type Told,
+} from "../../../core/ageing/told";
 import type { Surface } from "../../../core/job";
 import { isTold, layHistory, takeHistoryOff } from "../../../core/schemes/history";
 import { ColourGoal } from "../palette/questions/ColourGoal";
@@ -55,6 +65,15 @@ function Answers({ told, onTold }: AnswersProps) {
         value={told.ground}
         onChange={(ground) => onTold({ ground })}
       />
+      {isChipped(told.stuff) && (
+        <Choice
+          question="With what do you paint its chips?"
+          answers={CHIPPED_BY}
+          names={TOLD_NAMES.chippedBy}
+          value={told.chippedBy}
+          onChange={(chippedBy) => onTold({ chippedBy })}
+        />
+      )}
       {told.ground !== "clean" && (
         <ColourGoal label="Dust of that ground" value={told.dust} onChange={(dust) => onTold({ dust })} />
       )}

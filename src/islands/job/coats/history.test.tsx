@@ -32,7 +32,7 @@ describe("a history told in words", () => {
     const { user } = show(<Opened />);
     await user.click(screen.getByRole("button", { name: "Its history" }));
     const dialog = await screen.findByRole("dialog", { name: `What happened to ${satchel().name}` });
-    await user.click(within(dialog).getByRole("button", { name: "metal" }));
+    await user.click(within(dialog).getByRole("button", { name: "painted metal" }));
     await waitFor(() =>
       expect(within(dialog).getByRole("list", { name: "Its tones" })).toHaveTextContent("rust, bright"),
     );

@@ -26,7 +26,5 @@ const STUFF_OF: Readonly<Record<string, Stuff>> = {
 
 /** What is offered first for a surface: as it was told before, else by what it is made of. */
 export const firstTold = (before: Told | undefined, material: string): Told =>
-  before ?? {
-    ...USUAL_TOLD,
-    stuff: STUFF_OF[material] ?? "cloth",
-  };
+  // What was told before a question was added has the usual answer to it.
+  ({ ...USUAL_TOLD, stuff: STUFF_OF[material] ?? "cloth", ...before });

@@ -137,14 +137,19 @@ export function useLightOver(job: Job, paints: readonly Paint[], surfaceId: stri
 
 /** Keeps the told history of a surface worked out. */
 export function useHistoryPlan(job: Job, paints: readonly Paint[], surfaceId: string, told: Told): KeptPlan {
-  const { stuff, made, handled, weather, ground, dust } = told;
+  const { stuff, made, handled, weather, ground, chippedBy, dust } = told;
   return useKept(
     useCallback<AskPlan>(
       (onProgress) => {
-        const input = { job, paints, surfaceId, told: { stuff, made, handled, weather, ground, dust } };
+        const input = {
+          job,
+          paints,
+          surfaceId,
+          told: { stuff, made, handled, weather, ground, chippedBy, dust },
+        };
         return asked((hearing) => taskWorker().ask("history", input, hearing), onProgress);
       },
-      [job, paints, surfaceId, stuff, made, handled, weather, ground, dust],
+      [job, paints, surfaceId, stuff, made, handled, weather, ground, chippedBy, dust],
     ),
   );
 }
