@@ -27,7 +27,7 @@ test("fur is sculpted on a piece: sizes that cannot be are told, the specimen fo
   const smooth = await pixels(page);
   await go(page, "Brief");
   await hideFrom(page, "Fur in locks");
-  const hide = page.getByRole("group", { name: "Hide" });
+  const hide = page.getByRole("group", { name: "Sculpted all over" });
   await hide.getByRole("button", { name: "Short" }).click();
   await saved(page);
   expect((await pieceIn(request, id)).hide!.params.length).toBe(1.2);

@@ -19,7 +19,7 @@ test("a wall is built of stones, its single stones tinted so that none alike lie
 }) => {
   const id = await newJobWith(page, /^Flat piece/);
   const piece = async () => (await storedJob(request, id)).surfaces[0]!;
-  const hide = page.getByRole("group", { name: "Hide" });
+  const hide = page.getByRole("group", { name: "Sculpted all over" });
   await hideFrom(page, "Stones, slates or planks");
   await hide.getByRole("button", { name: "Rough stones" }).click();
   await saved(page);

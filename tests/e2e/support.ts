@@ -199,7 +199,10 @@ export async function startFrom(page: Page, material: string): Promise<void> {
 
 /** Sculpts something over the surface, in the Brief. */
 export async function hideFrom(page: Page, name: string): Promise<void> {
-  await page.getByRole("group", { name: "Hide" }).getByRole("combobox", { name: "Hide" }).click();
+  await page
+    .getByRole("group", { name: "Sculpted all over" })
+    .getByRole("combobox", { name: "Sculpted" })
+    .click();
   await page.getByRole("option", { name }).click();
   await expect(page.getByRole("listbox")).toHaveCount(0);
 }

@@ -68,15 +68,17 @@ export function HideForm({ surface }: { readonly surface: Surface }) {
         next && isHideId(next.id) ? { ...now.volumes, material: hides[next.id].material } : now.volumes,
     }));
   return (
-    <Box role="group" aria-label="Hide" sx={{ px: 2, pb: 2, display: "grid", gap: 1.5 }}>
+    <Box role="group" aria-label="Sculpted all over" sx={{ px: 2, pb: 2, display: "grid", gap: 1.5 }}>
       <Box>
-        <Typography variant="h3">Hide</Typography>
-        <Typography variant="body2">What is sculpted all over the piece, along its growth map.</Typography>
+        <Typography variant="h3">Sculpted all over</Typography>
+        <Typography variant="body2">
+          Fur and scales along its growth map, or stones, slates and planks in courses.
+        </Typography>
       </Box>
       <TextField
         select
         size="small"
-        label="Hide"
+        label="Sculpted"
         value={definition ? definition.id : SMOOTH}
         helperText={definition?.about}
         onChange={({ target: { value } }) => set(isHideId(value) ? usual(hides[value]) : null)}
