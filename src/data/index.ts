@@ -1,7 +1,7 @@
 import path from "node:path";
 import { openDatabase, type Db, type Opened } from "./database";
 import { demoShelf } from "./demo/shelf";
-import { demoJobs } from "./demo/company";
+import { storedDemo } from "./demo/stored";
 import { countJobs, forgetDeleted, insertJob } from "./jobStore";
 import { addPaints, listPaints } from "./paintStore";
 import { forgetPictures } from "./pictureStore";
@@ -16,7 +16,7 @@ export function loadDemo(db: Db, withJob: boolean, now: string): void {
   const fill = db.$client.transaction(() => {
     if (listPaints(db).length > 0 || countJobs(db) > 0) return;
     addPaints(db, demoShelf);
-    if (withJob) for (const job of demoJobs()) insertJob(db, job, now);
+    if (withJob) for (const job of storedDemo()) insertJob(db, job, now);
   });
   fill.immediate();
 }
