@@ -82,6 +82,7 @@ export function newPlainSurface(
     volumes: { ...USUAL_VOLUMES, material: forms[formId].material ?? USUAL_VOLUMES.material },
     growth: null,
     hide: null,
+    groundwork: null,
     effort: null,
     seed,
   };

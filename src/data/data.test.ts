@@ -43,6 +43,7 @@ describe("the database", () => {
       "Ferry watch",
       "Landing wall",
       "Mud drake",
+      "Mudflat bases",
       "Reed scout",
       "Tide hound",
       "Winch engine",
@@ -61,7 +62,7 @@ describe("the database", () => {
     expect(listPaints(opened.db)).toEqual([]);
     sql.exec("drop trigger cut");
     loadDemo(opened.db, true, NOW);
-    expect(listJobs(opened.db)).toHaveLength(8);
+    expect(listJobs(opened.db)).toHaveLength(9);
   });
 
   it("leaves data of a newer version alone, and says so", () => {

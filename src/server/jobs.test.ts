@@ -47,6 +47,7 @@ describe("jobs over the wire", () => {
       "Ferry watch",
       "Landing wall",
       "Mud drake",
+      "Mudflat bases",
       "Reed scout",
       "Tide hound",
       "Winch engine",

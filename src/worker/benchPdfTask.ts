@@ -8,6 +8,7 @@ import type { Painter } from "../core/painter";
 import { buildForm } from "../core/surface/forms/buildForm";
 import { patternOf } from "../core/patterns/bind";
 import { InputError } from "../core/errors";
+import { groundPlan } from "../core/plan/groundPlan";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
 import { paintPose, posePiece, type PiecePicture } from "../core/piece/still";
@@ -119,6 +120,8 @@ function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
   const family = familyIn(surface);
   const { pattern: use } = surface;
   const { count } = figureOf(job, surface);
+  const ground = groundPlan(surface, buildForm(surface));
+  if (ground) return [{ surface: surface.name, ...ground }];
   if (!use || !family?.guides) return [];
   const figures = family.forFigure ? Math.min(MOST_PRINTED, count) : 1;
   return Array.from({ length: figures }, (_, at) => {

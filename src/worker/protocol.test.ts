@@ -60,6 +60,7 @@ describe("messages to the worker", () => {
         input: { job, paints: demoShelf, surfaceId: "coat-skirt", told: USUAL_TOLD },
       },
       { kind: "glow", id: 19, input: { job, paints: demoShelf, lightId: "light-1" } },
+      { kind: "ground", id: 20, input: { job, surfaceId: "coat-skirt" } },
       { kind: "cancel", id: 5 },
     ];
     for (const message of messages) expect(parseRequest(message)).toBe(message);
@@ -85,6 +86,7 @@ describe("messages to the worker", () => {
     const told = { ...USUAL_TOLD, dust: "brown" };
     refused("history", { job, paints: demoShelf, surfaceId: "coat-skirt", told }).toThrow(/dust/);
     refused("glow", { job, paints: demoShelf, lightId: 1 }).toThrow(/lightId/);
+    refused("ground", { job, surfaceId: null }).toThrow(/surfaceId/);
     refused("judge", { job, paints: demoShelf }).toThrow(/painter/);
     refused("glazes", { paints: [], tones: [{ ground: [1], goal: [50, 0, 0] }] }).toThrow(/ground/);
   });

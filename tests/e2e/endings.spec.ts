@@ -70,7 +70,7 @@ test("a first start killed at any moment leaves nothing half done: the next one 
     const address = await addressOf(second);
     const { jobs } = (await (await fetch(`${address}/api/jobs`)).json()) as { jobs: unknown[] };
     const { paints } = (await (await fetch(`${address}/api/paints`)).json()) as { paints: unknown[] };
-    expect([jobs.length, paints.length]).toEqual([8, 30]);
+    expect([jobs.length, paints.length]).toEqual([9, 31]);
     await killed(second);
   }
 });
@@ -127,7 +127,7 @@ test("no edit that was acknowledged is lost when the server is killed, again and
     // One more may have been written whose answer did not come.
   }
   expect(said).toBeGreaterThan(0);
-  expect(rowsOf(path.join(data, "crenna.sqlite"))).toBe(8);
+  expect(rowsOf(path.join(data, "crenna.sqlite"))).toBe(9);
 });
 
 /** Types into the notes, and closes the page within a fifth of a second of the last key. */

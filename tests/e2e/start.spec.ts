@@ -103,7 +103,7 @@ test("an empty start has a shelf, no job, and says how to begin", async ({ page 
 test("the demo is loaded once into the folder asked for, and stays deleted when it was deleted", async () => {
   const data = folder();
   const first = await start("--port", "0", "--data", data);
-  expect(await jobsAt(first.address)).toHaveLength(8);
+  expect(await jobsAt(first.address)).toHaveLength(9);
   expect(existsSync(path.join(data, "crenna.sqlite"))).toBe(true);
   for (const id of [
     "ferry-sergeant",

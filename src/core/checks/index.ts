@@ -9,6 +9,7 @@ import { buildForm } from "../surface/forms/buildForm";
 import type { Check, CheckContext } from "./check";
 import { cover } from "./cover";
 import { evenness } from "./evenness";
+import { feetLevel } from "./feetLevel";
 import { filmBuildUp } from "./filmBuildUp";
 import { gapsOpen } from "./gapsOpen";
 import { GRAVITIES, type CheckResult, type Finding, type Remedy } from "./finding";
@@ -30,6 +31,8 @@ import { hairLiesEven } from "./hairLiesEven";
 import { hairReads } from "./hairReads";
 import { mediumAlone } from "./mediumAlone";
 import { olderBelow } from "./olderBelow";
+import { overTheRim } from "./overTheRim";
+import { pasteAtScale } from "./pasteAtScale";
 import { pasteOverPaint } from "./pasteOverPaint";
 import { platesInLight } from "./platesInLight";
 import { touchingAlike, TOUCHING } from "./touching";
@@ -63,6 +66,9 @@ export const checks: readonly Check[] = [
   glowShows,
   glowOutshone,
   blocksApart,
+  feetLevel,
+  overTheRim,
+  pasteAtScale,
 ];
 
 /**

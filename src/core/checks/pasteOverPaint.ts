@@ -10,8 +10,10 @@ export const pasteOverPaint: Check = {
     coats.flatMap((coat, at) => {
       const raises = ({ technique: { id } }: typeof coat) =>
         isTechniqueId(id) && techniques[id].raises === true;
+      const last = ({ technique: { id } }: typeof coat) =>
+        isTechniqueId(id) && techniques[id].comesLast === true;
       const covered = coats.slice(0, at).filter((one) => !raises(one));
-      if (!raises(coat) || covered.length === 0) return [];
+      if (!raises(coat) || last(coat) || covered.length === 0) return [];
       return [
         {
           key: coat.id,

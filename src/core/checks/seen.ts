@@ -218,7 +218,9 @@ export function seenResults(surface: Surface, effects: readonly SeenCoat[], base
   const isUndercoat = (coat: Coat) => painted.findIndex((one) => one.coat.id === coat.id) < base;
   // The first coat of a cloth is there to be covered, and so are undercoats.
   const isGround = (coat: Coat) =>
-    isUndercoat(coat) || (surface.pattern !== null && coat.id === painted[0]?.coat.id);
+    isUndercoat(coat) ||
+    coat.technique.id === "texture-paste" ||
+    (surface.pattern !== null && coat.id === painted[0]?.coat.id);
   const notSeen = judged.filter(({ coat, effect }) => effect.change < UNSEEN && !isUndercoat(coat));
   const hidden = judged.filter(
     ({ coat, effect }) =>

@@ -5,6 +5,7 @@ export * from "./place";
 export * from "./seat";
 export * from "./effort";
 export * from "./growth";
+export * from "./groundwork";
 export * from "./surface";
 export * from "./figure";
 export * from "./history";

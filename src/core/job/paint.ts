@@ -12,6 +12,7 @@ export const PAINT_KINDS = [
   "oil",
   "powder",
   "paste",
+  "tufts",
   "medium",
   "varnish",
 ] as const;

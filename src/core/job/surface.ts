@@ -3,6 +3,7 @@ import { contentId, fields, id, listOf, name, one, record, size, text, whole, ty
 import { EVENT_IDS } from "../ageing/events";
 import { MATERIAL_IDS } from "../surface/volumes/materials";
 import { effortSchema } from "./effort";
+import { groundworkSchema } from "./groundwork";
 import { growthSchema } from "./growth";
 import { placeSchema } from "./place";
 import { seatSchema } from "./seat";
@@ -123,6 +124,8 @@ export const surfaceSchema = fields({
   relief: relief.nullable().defined(),
   /** What is sculpted all over the form: locks, scales; null for a smooth one. */
   hide: use.nullable().defined(),
+  /** What stands on it, where it is a base; null for nothing but its ground. */
+  groundwork: groundworkSchema.nullable().defined(),
   /** Where it wears: what the zone "worn" follows. */
   wear,
   /** What it is made of and how much it is looked at: what its value plan follows. */

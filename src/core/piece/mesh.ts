@@ -17,6 +17,8 @@ export interface PieceMesh {
 
 /** Points of a mesh that is looked at as a whole: more are not seen. */
 export const SEEN_POINTS = 50_000;
+/** So many times as many where rocks and the like stand on a base. */
+const BUILT_FINER = 4;
 
 type MeshSize = Pick<PieceMesh, "columns" | "rows" | "step">;
 
@@ -90,6 +92,15 @@ function raise(
   }
 }
 
+/** Which way what is sculpted over a piece stands up from it, at each point. */
+function standingUp(grid: SurfaceGrid, points: Float32Array, size: MeshSize): Float32Array {
+  const { upright } = grid.form;
+  if (!upright) return normalsOf(points, size);
+  const out = new Float32Array(points.length);
+  for (let at = 0; at < out.length; at += 3) write(out, at, upright);
+  return out;
+}
+
 function holdsOf(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Uint8Array {
   const { inside } = grid;
   const holds = new Uint8Array(columns * rows);
@@ -111,7 +122,9 @@ function holdsOf(grid: SurfaceGrid, { columns, rows, step }: MeshSize): Uint8Arr
  * @param mostPoints about how many points it may have; every cell is one where there are no more
  */
 export function meshOf(grid: SurfaceGrid, heights: Float32Array, mostPoints: number): PieceMesh {
-  const step = Math.max(1, Math.round(Math.sqrt((grid.width * grid.height) / mostPoints)));
+  // Sides of what is built are steep: fewer points would make icicles of them.
+  const most = grid.hide?.built ? BUILT_FINER * mostPoints : mostPoints;
+  const step = Math.max(1, Math.round(Math.sqrt((grid.width * grid.height) / most)));
   const bare = bareMesh(grid, step);
   if (heights === grid.relief) return bare;
   const points = bare.points.slice();
@@ -131,7 +144,7 @@ function bareMesh(grid: SurfaceGrid, step: number): PieceMesh {
   const points = placePoints(grid, size);
   const { hide } = grid;
   // What is sculpted over the form stands on it.
-  if (hide) raise(points, normalsOf(points, size), grid, (at) => hide.upMm[at]!, size);
+  if (hide) raise(points, standingUp(grid, points, size), grid, (at) => hide.upMm[at]!, size);
   const made = { ...size, points, normals: normalsOf(points, size), holds: holdsOf(grid, size) };
   bareMeshes.set(grid.heightMm, [made, ...known].slice(0, MOST_STEPS));
   return made;

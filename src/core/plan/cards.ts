@@ -92,7 +92,7 @@ function ownBatch(
   figures: number,
 ): Batch | null {
   const form = paintFormOf(coat);
-  if (!mix || mix.parts.length === 0 || form === "powder") return null;
+  if (!mix || mix.parts.length === 0 || form === "powder" || form === "tufts") return null;
   const area = laid.coveredMm2 * figures * piecesOf(surface);
   return batchFor(mix, paints, coat.water, area, laid.meanUm, coat.passes, painter, SOLIDS[form]);
 }
@@ -101,7 +101,7 @@ function ownBatch(
 function dryingFor({ coat, laid, paints, painter }: Asked, mix: Mix | null): Drying {
   const form = paintFormOf(coat);
   const film = {
-    dryUm: form === "powder" ? 0 : laid.meanUm / coat.passes,
+    dryUm: form === "powder" || form === "tufts" ? 0 : laid.meanUm / coat.passes,
     water: form === "liquid" ? coat.water : 0,
     solids: form === "paste" ? PASTE_SOLIDS : SOLIDS[form],
     binder: binderOf(mix, paints),
@@ -119,6 +119,7 @@ function needsOf(
   share: UnitShare,
 ): MixNeed[] {
   const form = paintFormOf(coat);
+  if (form === "tufts") return [];
   return share.byMix.flatMap(({ mixId, figures }) => {
     const own = mixId === null ? mix : mixById(job, mixId);
     if (!own || figures.length === 0) return [];

@@ -24,6 +24,8 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   belly: "the belly",
   "off-belly": "all but the belly",
   tips: "tips of what grows",
+  built: "what stands on a base",
+  ground: "ground between",
 };
 
 const percent = (share: number) => `${Math.round(share * 100)}`;

@@ -2,6 +2,7 @@ import { clothQuiet } from "./cloth-quiet/cloth-quiet";
 import { clothScratched } from "./cloth-scratched/cloth-scratched";
 import { furDrybrushed } from "./fur-drybrushed/fur-drybrushed";
 import { furThinned } from "./fur-thinned/fur-thinned";
+import { groundOverbrushed } from "./ground-overbrushed/ground-overbrushed";
 import { hairApart } from "./hair-apart/hair-apart";
 import { hairOverlapped } from "./hair-overlapped/hair-overlapped";
 import { hornZones } from "./horn-zones/horn-zones";
@@ -30,6 +31,7 @@ const all = {
   "metal-sponged": metalSponged,
   "stone-blocks": stoneBlocks,
   "slate-blocks": slateBlocks,
+  "ground-overbrushed": groundOverbrushed,
   "horn-zones": hornZones,
   "hair-overlapped": hairOverlapped,
   "hair-apart": hairApart,

@@ -15,6 +15,7 @@ export const MATERIALS = [
   "painted metal",
   "stone",
   "slate",
+  "rock and soil",
   "horn",
   "short hair",
   "sculpted fur",
@@ -64,6 +65,8 @@ export interface SchemeTone {
   readonly chroma: number;
   /** Turned from the material's hue, degrees; above 0 towards yellow for reds and browns. */
   readonly hueDeg: number;
+  /** The colour its steps are told against where that is not the material's: "#rrggbb". */
+  readonly own?: string;
   /** A clear one is mixed from transparent pots and tints what is below; all others cover. */
   readonly clear: boolean;
   /** It is no colour but a shine: the glossiest varnish that is owned, as it is. */
@@ -132,6 +135,7 @@ export const LIGHT_AS: Readonly<Record<Material, MaterialId>> = {
   "painted metal": "metal",
   stone: "stone",
   slate: "stone",
+  "rock and soil": "stone",
   horn: "shell",
   "short hair": "fur",
   "sculpted fur": "fur",

@@ -44,7 +44,7 @@ export const roomFor = (
 
 /** A tone's colour as it is to be seen, L*a*b*. */
 export function toneLab(colour: string, tone: SchemeTone): Triple {
-  const [l, a, b] = hexToLab(colour);
+  const [l, a, b] = hexToLab(tone.own ?? colour);
   const hue = Math.atan2(b, a) + (tone.hueDeg * Math.PI) / 180;
   const chroma = Math.hypot(a, b) * tone.chroma;
   const lightness = Math.min(94, Math.max(4, l + tone.lighter));
@@ -64,7 +64,7 @@ export function clearMix(
   tone: SchemeTone,
   inUse: ReadonlySet<string>,
 ): FoundMix | null {
-  const [l, a, b] = hexToLab(answers.colour);
+  const [l, a, b] = hexToLab(tone.own ?? answers.colour);
   const light = Math.min(88, l + 22);
   const goal = toneLab(answers.colour, { ...tone, lighter: light - l - TAKES_DOWN });
   return findClear(paints, [light, a, b], goal, inUse);

@@ -55,6 +55,7 @@ const OTHERWISE: readonly string[] = [
   "painted metal",
   "stone",
   "slate",
+  "rock and soil",
   "horn",
   "sculpted fur",
   "scaled hide",

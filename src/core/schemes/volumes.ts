@@ -9,7 +9,15 @@ export type ValueTone = `value-${number}`;
 /** What is painted in the steps of its value plan, one tone to a step. */
 export type Stepped = Exclude<
   Material,
-  "shell" | "painted metal" | "stone" | "slate" | "horn" | "sculpted fur" | "scaled hide" | "dead skin"
+  | "shell"
+  | "painted metal"
+  | "stone"
+  | "slate"
+  | "rock and soil"
+  | "horn"
+  | "sculpted fur"
+  | "scaled hide"
+  | "dead skin"
 >;
 
 /** L* from the darkest step of a plain surface to its lightest, by what it is made of. */

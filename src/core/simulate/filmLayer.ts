@@ -6,7 +6,7 @@ import { withRelief, type SurfaceGrid } from "../surface/grid";
 import { isTechniqueId, techniques } from "../techniques";
 import { createFilmBuffer, type FilmBuffer, type TechniqueDefinition } from "../techniques/technique";
 import { filmKey, layCoat, marksOf, raisedBy } from "./layCoat";
-import type { FilmPlanes } from "./planes";
+import { bytesOf, type FilmPlanes } from "./planes";
 
 /** A coat and the film it left. */
 export interface LaidCoat {
@@ -83,11 +83,11 @@ export class FilmLayer {
 
   private remember(key: string, film: FilmPlanes): void {
     this.films.set(key, film);
-    this.filmBytes += film.level.length * 2;
+    this.filmBytes += bytesOf(film);
     for (const [oldest, old] of this.films) {
       if (this.filmBytes <= this.mostBytes || oldest === key) break;
       this.films.delete(oldest);
-      this.filmBytes -= old.level.length * 2;
+      this.filmBytes -= bytesOf(old);
     }
   }
 

@@ -161,5 +161,5 @@ export function layCoat(
     overSeams: coat.overSeams,
   };
   technique.lay(buffer, context, completeParams(technique.params, params), createRandom(coat.seed));
-  return packFilm(buffer, insideSum);
+  return packFilm(buffer, insideSum, techniqueOf(id).raises === true);
 }

@@ -10,15 +10,25 @@ export interface FilmPlanes {
   readonly coveredShare: number;
   /** Mean thickness where covered, µm. */
   readonly meanUm: number;
+  /**
+   * Thickness spread over the whole cell, µm, as it was laid: of films that become the ground of what follows, where steps
+   * of some µm would be seen as ripples. Left out for all others.
+   */
+  readonly exactUm?: Float32Array;
 }
+
+/** Bytes that a film takes. */
+export const bytesOf = ({ level, exactUm }: FilmPlanes): number =>
+  2 * level.length + (exactUm ? 4 * exactUm.length : 0);
 
 const BLOCK = 256;
 
 /**
  * Packs a film. Thickness is rooted before rounding: equal steps of light need fine steps where films are thin.
  * @param insideSum sum of the panel's own coverage, cells
+ * @param raises it becomes the ground of what follows
  */
-export function packFilm(film: FilmBuffer, insideSum: number): FilmPlanes {
+export function packFilm(film: FilmBuffer, insideSum: number, raises = false): FilmPlanes {
   const { volumeUm, cover } = film;
   const count = cover.length;
   let maxUm = 0.5;
@@ -54,6 +64,7 @@ export function packFilm(film: FilmBuffer, insideSum: number): FilmPlanes {
     maxUm,
     coveredShare: insideSum > 0 ? coverSum / insideSum : 0,
     meanUm: coverSum > 0 ? volumeSum / coverSum : 0,
+    ...(raises && { exactUm: volumeUm.slice() }),
   };
 }
 
@@ -78,6 +89,11 @@ export function buildUp(films: readonly FilmPlanes[], count: number): Float32Arr
 function sumOf(films: readonly FilmPlanes[], count: number): Float32Array {
   const out = new Float32Array(count);
   for (const film of films) {
+    const { exactUm } = film;
+    if (exactUm) {
+      for (let at = 0; at < count; at++) out[at]! += exactUm[at]!;
+      continue;
+    }
     const heights = Float32Array.from({ length: LEVELS }, (_, level) => film.maxUm * (level / 255) ** 2);
     const { level, cover } = film;
     for (let at = 0; at < count; at++) {

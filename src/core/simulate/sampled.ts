@@ -189,6 +189,7 @@ function keyOf(job: Job, surface: Surface, paints: readonly Paint[]): string {
     seed,
     reliefKey(surface),
     surface.hide,
+    surface.groundwork,
     wear,
     volumes,
     pattern,

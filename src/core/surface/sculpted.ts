@@ -27,6 +27,10 @@ export interface Sculpted {
   /** From one side, −127, to the other, 127; to the left as it grows is below 0. */
   readonly across: Int8Array;
   readonly things: readonly SculptedThing[];
+  /** Number of the piece of a base that stands on a cell, from 0; −1 for its ground. Left out where nothing is built. */
+  readonly built?: Int32Array;
+  /** Places on the flat, mm, that are kept free for feet and pegs; left out where there are none. */
+  readonly feet?: readonly { readonly xMm: number; readonly yMm: number; readonly radiusMm: number }[];
   /** Of every thing, those it lies beside across a joint; left out where things lie over each other anyhow. */
   readonly neighbours?: readonly (readonly number[])[];
 }

@@ -20,5 +20,7 @@ export const ZONES = [
   "belly",
   "off-belly",
   "tips",
+  "built",
+  "ground",
 ] as const;
 export type Zone = (typeof ZONES)[number];

@@ -74,6 +74,13 @@ const onFront: ZoneOn = (grid) => {
   return (at) => smoothstep(...FRONT, front(at));
 };
 
+/** What stands on a base; where nothing was built, stones and the like that the ground itself has. */
+const onBuilt: ZoneOn = (grid) => {
+  const built = grid.hide?.built;
+  if (!built) return by(fieldsOf(grid).high);
+  return (at) => (built[at]! < 0 ? 0 : 1);
+};
+
 const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   raised: (grid) => by(fieldsOf(grid).high),
   // What is neither raised nor hollow: the three share the surface between them.
@@ -102,6 +109,9 @@ const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   },
   belly: onBelly,
   "off-belly": (grid, wear) => not(onBelly(grid, wear)),
+  built: onBuilt,
+  // What stands on a base and its ground share the surface between them.
+  ground: (grid, wear) => not(onBuilt(grid, wear)),
   tips: (grid) => {
     const { hide } = grid;
     if (!hide) return between(fieldsOf(grid).high, ...HIGHEST);

@@ -17,15 +17,18 @@ import { overbrush } from "./overbrush/overbrush";
 import { pinWash } from "./pin-wash/pin-wash";
 import { plateLines } from "./plate-lines/plate-lines";
 import { plates } from "./plates/plates";
+import { puddle } from "./puddle/puddle";
 import { powder } from "./powder/powder";
 import { scratch } from "./scratch/scratch";
 import { singleBlocks } from "./single-blocks/single-blocks";
+import { snow } from "./snow/snow";
 import { sponge } from "./sponge/sponge";
 import { stain } from "./stain/stain";
 import { stipple } from "./stipple/stipple";
 import { streak } from "./streak/streak";
 import { texturePaste } from "./texture-paste/texture-paste";
 import { touch } from "./touch/touch";
+import { tuft } from "./tuft/tuft";
 import { varnish } from "./varnish/varnish";
 import { wash } from "./wash/wash";
 import { wetBlend } from "./wet-blend/wet-blend";
@@ -58,6 +61,9 @@ const all = {
   airbrush,
   powder,
   "texture-paste": texturePaste,
+  snow,
+  puddle,
+  tuft,
   "glow-dot": glowDot,
   varnish,
   fill,

@@ -66,7 +66,7 @@ export type Marks =
 
 export type MarkKind = Marks["kind"];
 
-export type MarkName = "dot" | "stab" | "touch" | "stroke" | "pull";
+export type MarkName = "dot" | "stab" | "touch" | "stroke" | "pull" | "tuft";
 
 /** What a technique has at hand while it lays a coat. */
 export interface LayContext {
@@ -114,6 +114,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly feels?: boolean;
   /** Its film is so thick that it becomes the ground of what follows. */
   readonly raises?: boolean;
+  /** It goes over finished paint, though it raises the ground: tufts, snow, water. */
+  readonly comesLast?: true;
   /** Its paint comes from the side of the lamp, or from one told against it. */
   readonly followsLamp?: boolean;
   /** Its marks run down, as the piece is seated. */

@@ -10,6 +10,7 @@ import { bare, bodyUse, once, seatOf, TROUSER_LEG, withPieces, type Piece } from
 import { drownedDeckhand } from "./drownedDeckhand";
 import { landingWall } from "./landingWall";
 import { mudDrake } from "./mudDrake";
+import { mudflatBases } from "./mudflatBases";
 import { tideHound } from "./tideHound";
 import { winchEngine } from "./winchEngine";
 
@@ -237,4 +238,5 @@ export const demoJobs = (): Job[] => [
   drownedDeckhand(),
   winchEngine(),
   landingWall(),
+  mudflatBases(),
 ];

@@ -103,6 +103,7 @@ const SKIRT: Surface = {
   volumes: { material: "dull-cloth", importance: "looked-at" },
   growth: null,
   hide: null,
+  groundwork: null,
   effort: null,
   seed: 7,
 };

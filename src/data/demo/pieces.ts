@@ -52,6 +52,7 @@ export const bare = ({
   volumes: USUAL_VOLUMES,
   growth: null,
   hide: null,
+  groundwork: null,
   effort: null,
   seed,
 });

@@ -112,6 +112,7 @@ const bare = ({ id, name, sizes, seat, fur, seed }: Part): Surface => ({
     variants: [],
     relief: null,
     hide: fur ? { id: "locks", version: hides.locks.version, params: fur } : null,
+    groundwork: null,
     growth: null,
     effort: null,
   },

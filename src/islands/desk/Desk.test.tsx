@@ -47,7 +47,7 @@ describe("the desk", () => {
     await asked.worker.answer(asked.id);
     expect(await within(sergeant).findByText("Base", {}, { timeout: 120_000 })).toBeVisible();
     expect(within(sergeant).getByText(/1 of \d+\. .* of painting left/)).toBeVisible();
-    expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(8);
+    expect(server.calls.filter((made) => /^GET \/api\/jobs\/.+/.test(made))).toHaveLength(9);
   });
 
   it("goes on where a card was ticked off", async () => {

@@ -9,6 +9,7 @@ import { figureEffort } from "./figureEffort";
 import { figureGltf } from "./figureGltf";
 import { glazes } from "./glazes";
 import { glow } from "./glow";
+import { ground } from "./ground";
 import { growth, growthMap } from "./growth";
 import { guides } from "./guides";
 import { judge } from "./judge";
@@ -47,6 +48,7 @@ export const questions = {
   judge,
   cards,
   guides,
+  ground,
   growth,
   growthMap,
   mixes,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { mudflatBases } from "../../../data/demo/mudflatBases";
 import { wholeSergeant } from "../../../data/demo/company";
 import { parseJob } from "./jobSchema";
 import { upgradeJob } from "./upgrade";
@@ -63,5 +64,27 @@ describe("a job of an earlier version", () => {
       })),
     };
     expect(parseJob(upgradeJob(before))).toEqual({ ...now, surfaces });
+  });
+
+  it("11 knows no bases that are built, and its paste climbs nothing", () => {
+    const now = mudflatBases();
+    const [base] = now.surfaces;
+    const flat = { ...now, surfaces: [{ ...base!, groundwork: null }] };
+    const today = JSON.parse(JSON.stringify(flat)) as { surfaces: { coats: Json[] }[] };
+    const before = {
+      ...today,
+      version: 11,
+      surfaces: today.surfaces.map(({ groundwork: _none, ...surface }: Json) => ({
+        ...surface,
+        coats: (surface.coats as { technique: { params: Json } }[]).map((coat) => {
+          const { climb: _climb, ...params } = coat.technique.params;
+          return { ...coat, technique: { ...coat.technique, params } };
+        }),
+      })),
+    };
+    const read = parseJob(upgradeJob(before));
+    expect(read.surfaces[0]!.groundwork).toBeNull();
+    const paste = read.surfaces[0]!.coats.find(({ technique }) => technique.id === "texture-paste")!;
+    expect(paste.technique).toMatchObject({ version: 2, params: { climb: 0, depth: 0.18 } });
   });
 });

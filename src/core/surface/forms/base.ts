@@ -101,7 +101,10 @@ function reliefOf(values: Values, seed: number): (x: number, y: number) => numbe
   const fine = softNoise(seed + 1, 1.3, hash01);
   const stones = stonesOf(values, seed);
   return (x, y) => {
-    let height = values.roughMm * (0.7 * wide(x, y) + 0.3 * fine(x, y));
+    // Turned against each other, so that no grid of theirs is seen.
+    const small =
+      0.6 * fine(0.8 * x + 0.6 * y, 0.8 * y - 0.6 * x) + 0.4 * fine(0.5 * x - 1.1 * y, 1.1 * x + 0.5 * y);
+    let height = values.roughMm * (0.7 * wide(0.92 * x - 0.39 * y, 0.92 * y + 0.39 * x) + 0.3 * small);
     for (const stone of stones) {
       const [px, py] = [(x - stone.x) / stone.size, (y - stone.y) / stone.size];
       if (px * px + py * py > 2.4) continue;
@@ -163,6 +166,7 @@ export const base = defineForm({
       ...sheet,
       areaMm2: radius === null ? Math.PI * a * b : 4 * a * b - (4 - Math.PI) * radius * radius,
       round: true,
+      upright: [0, 1, 0],
       rim: ({ turnDeg, heightMm }) => {
         const [x, y] = [(turnDeg / 360) * lengthMm - a, heightMm - b];
         return radius === null ? toEllipse(x, y, a, b) : toRounded(x, y, a, b, radius);

@@ -56,6 +56,8 @@ export interface SurfaceForm {
   inSpace(place: Place): SpacePoint;
   /** Unit normal of the form without its relief, as `inSpace` has its axes; left out where it lies flat. */
   readonly facing?: (place: Place) => SpacePoint;
+  /** Which way what is built on it stands up, as `inSpace` has its axes; left out where nothing can be: it lies on no table. */
+  readonly upright?: SpacePoint;
   /** How thick its edges are cast, mm; as of leather where left out. */
   readonly edgeMm?: number;
   /** Narrow openings that paint closes; left out where there are none. */

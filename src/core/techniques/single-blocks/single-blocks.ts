@@ -1,4 +1,5 @@
 import { fieldsOf } from "../../surface/fields";
+import type { SurfaceForm } from "../../surface/forms/form";
 import type { SurfaceGrid } from "../../surface/grid";
 import { createRandom, hash01, type Random } from "../../random";
 import { clamp, smoothstep } from "../../units";
@@ -77,25 +78,53 @@ interface Blocks {
 /** Blocks painted on a smooth piece are so long and high, mm. */
 const [LONG_MM, HIGH_MM] = [4.4, 3.2] as const;
 
+/** Heights at which the length of a piece is looked at. */
+const LOOKED_AT = 24;
+
+/** How far a piece reaches from its middle along it, and from its lower end to its upper, mm: of the form, whatever the cells. */
+function reachOf(form: SurfaceForm) {
+  const { round, bounds, slantMm } = form;
+  if (round) return { alongMm: Math.max(-bounds.minX, bounds.maxX), from: -bounds.maxY, to: -bounds.minY };
+  const heights = Array.from({ length: LOOKED_AT + 1 }, (_, at) => (at / LOOKED_AT) * slantMm);
+  return {
+    alongMm: Math.max(...heights.map((heightMm) => form.lengthAt(heightMm))) / 2,
+    from: 0,
+    to: slantMm,
+  };
+}
+
 /** Blocks that are sculpted; on a smooth piece such as a hand would paint on, in rows half a block on from each other. */
 function blocksOf(grid: SurfaceGrid): Blocks {
   const { hide } = grid;
   if (hide) return { of: (at) => hide.thing[at]!, neighbours: hide.neighbours ?? hide.things.map(() => []) };
   const { along, up } = fieldsOf(grid);
-  const [columns, rows] = [400, 400];
+  const { alongMm, from, to } = reachOf(grid.form);
+  const lowest = Math.floor(from / HIGH_MM);
+  const rows = Math.floor(to / HIGH_MM) - lowest + 1;
+  const half = Math.ceil(alongMm / LONG_MM) + 1;
+  const columns = 2 * half;
   const of = (at: number) => {
-    const row = clamp(Math.floor(up[at]! / HIGH_MM) + rows / 2, 0, rows - 1);
-    const column = clamp(Math.floor(along[at]! / LONG_MM + 0.5 * (row % 2)) + columns / 2, 0, columns - 1);
+    const row = clamp(Math.floor(up[at]! / HIGH_MM) - lowest, 0, rows - 1);
+    const column = clamp(Math.floor(along[at]! / LONG_MM + 0.5 * (row % 2)) + half, 0, columns - 1);
     return row * columns + column;
   };
-  const seen = [...new Set(Array.from(up, (_, at) => of(at)))];
-  const place = new Map(seen.map((block, number) => [block, number]));
   const beside = (block: number) => {
-    const odd = Math.floor(block / columns) % 2 === 0 ? 0 : -1;
-    const around = [1, -1, columns + odd, columns + odd + 1, -columns + odd, -columns + odd + 1];
-    return around.flatMap((step) => place.get(block + step) ?? []);
+    const [row, column] = [Math.floor(block / columns), block % columns];
+    const odd = row % 2 === 0 ? 0 : -1;
+    const around = [
+      [0, 1],
+      [0, -1],
+      [1, odd],
+      [1, odd + 1],
+      [-1, odd],
+      [-1, odd + 1],
+    ] as const;
+    return around.flatMap(([up1, side]) => {
+      const [y, x] = [row + up1, column + side];
+      return y < 0 || y >= rows || x < 0 || x >= columns ? [] : [y * columns + x];
+    });
   };
-  return { of: (at) => place.get(of(at))!, neighbours: seen.map(beside) };
+  return { of, neighbours: Array.from({ length: rows * columns }, (_, block) => beside(block)) };
 }
 
 interface Look {

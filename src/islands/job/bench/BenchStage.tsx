@@ -13,6 +13,7 @@ import { askGuides } from "../useGuides";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { stopName, type CardAdds } from "../../../core/plan/stopping";
+import { BuildFirst } from "./BuildFirst";
 import { CardView } from "./CardView";
 import { useAdding } from "./useAdding";
 import { shopping } from "../../../core/plan/shopping";
@@ -220,6 +221,7 @@ export function BenchStage() {
         <Row name="Hand time">{told(totals.handMinutes)}</Row>
         <Row name="Drying between coats">{told(totals.dryMinutes)}</Row>
         <Row name="Figures">{figureOf(job, chosen?.surface).count}</Row>
+        {chosen && <BuildFirst surface={chosen.surface} />}
         <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
           Paint for all cards
         </Typography>

@@ -20,6 +20,9 @@ import { SeatForm } from "../figure/SeatForm";
 import { WholeOrPiece } from "../figure/WholeOrPiece";
 import { PartOf, useBriefFigure } from "./FigureSwitch";
 import { FormPicture } from "./FormPicture";
+import { GroundForm } from "./ground/GroundForm";
+import { GroundPlan } from "./ground/GroundPlan";
+import { isGround } from "./ground/useGround";
 import { HideForm } from "./HideForm";
 import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
@@ -196,6 +199,8 @@ export function BriefStage() {
         <Box sx={{ flex: 1, minHeight: 0 }}>
           {surface && whole ? (
             <FigureView figure={figure} />
+          ) : drawn && surface && isGround(drawn, surface) ? (
+            <GroundPlan surface={surface} form={drawn} />
           ) : drawn && surface && drawn.id !== "cone-band" ? (
             <SheetDrawing surfaceId={surface.id} form={drawn} active={active} />
           ) : drawn && surface ? (
@@ -234,6 +239,7 @@ export function BriefStage() {
           {definition && (
             <SizesForm surface={surface} definition={definition} problems={problems} onActive={setActive} />
           )}
+          {isGround(drawn, surface) && <GroundForm surface={surface} />}
           <SeatForm surface={surface} />
           <VolumesForm surface={surface} />
           <HideForm surface={surface} />

@@ -17,11 +17,11 @@ let last: { readonly key: string; readonly pictures: Pictures } | null = null;
 
 /** Small pictures of a surface with each of its zones tinted; null until they are there. */
 export function useZonePictures(surface: Surface): Pictures | null {
-  const { id, form, seed, relief, hide, wear } = surface;
+  const { id, form, seed, relief, hide, groundwork, wear } = surface;
   // Places of light follow the lamp, the pose and what else is seated.
   const light = useJobStore(({ job }) => job && lightOf(job, surface).key);
   const growth = useJobStore(({ job }) => job && hide && growthOf(job, surface).key);
-  const key = JSON.stringify([id, form, seed, relief, hide, growth, wear, light]);
+  const key = JSON.stringify([id, form, seed, relief, hide, groundwork, growth, wear, light]);
   const [made, setMade] = useState(last);
   useEffect(() => {
     const { job, paints } = useJobStore.getState();
