@@ -12,6 +12,7 @@ import { presets, startFrom, type Preset } from "../../src/core/patterns/camoufl
 import { demoJobs } from "../../src/data/demo/company";
 import { demoShelf } from "../../src/data/demo/shelf";
 import { surfacePng, writeSheet } from "./draw";
+import { basePictures } from "./bases";
 import { figurePictures } from "./figures";
 import { formPictures } from "./forms";
 import { patchedPictures, skinPictures } from "./coatsOfBeasts";
@@ -153,6 +154,8 @@ await writeSheet(`${folder}/masonry.png`, await masonryPictures(blank, demoShelf
   columns: 2,
   ...wide,
 });
+
+await writeSheet(`${folder}/bases.png`, await basePictures(demoShelf, wide), { columns: 2, ...wide });
 
 const tall = { width: 300, height: 620 };
 await writeSheet(`${folder}/patched.png`, await patchedPictures(blank, demoShelf, HOUND_BODY, tall), {

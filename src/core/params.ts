@@ -10,6 +10,8 @@ export interface ParamSpec {
   readonly default: number;
   /** How it is measured or what it changes, in one sentence. */
   readonly about: string;
+  /** What its whole numbers stand for, from 0, where they are choices and no amounts. */
+  readonly names?: readonly string[];
 }
 
 export type ParamSpecs = Readonly<Record<string, ParamSpec>>;
@@ -32,5 +34,5 @@ export function completeParams<S extends ParamSpecs>(
 const placesOf = (step: number): number => Math.min(6, (/\.(\d+)$/.exec(String(step)) ?? ["", ""])[1].length);
 
 /** The value as it is shown, with its unit: no decimals are cut off that one step of its slider would change. */
-export const valueText = ({ step, unit }: ParamSpec, value: number): string =>
-  `${formatNumber(value, placesOf(step))}${unit === "" ? "" : `\u202f${unit}`}`;
+export const valueText = ({ step, unit, names }: ParamSpec, value: number): string =>
+  names?.[value] ?? `${formatNumber(value, placesOf(step))}${unit === "" ? "" : `\u202f${unit}`}`;

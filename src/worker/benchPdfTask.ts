@@ -9,6 +9,7 @@ import { buildForm } from "../core/surface/forms/buildForm";
 import { patternOf } from "../core/patterns/bind";
 import { InputError } from "../core/errors";
 import { groundPlan } from "../core/plan/groundPlan";
+import { stencilPlan } from "../core/plan/stencilPlan";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
 import { paintPose, posePiece, type PiecePicture } from "../core/piece/still";
@@ -115,13 +116,11 @@ async function printedCards(
 /** Most figures of a unit whose guides are printed one by one. */
 const MOST_PRINTED = 12;
 
-/** A surface's guides, for each figure of a unit where they differ. @throws InputError where it cannot be built */
-function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
+/** A pattern's guides, for each figure of a unit where they differ. */
+function patternGuides(job: Job, surface: Surface): BenchPdfInput["gauges"] {
   const family = familyIn(surface);
   const { pattern: use } = surface;
   const { count } = figureOf(job, surface);
-  const ground = groundPlan(surface, buildForm(surface));
-  if (ground) return [{ surface: surface.name, ...ground }];
   if (!use || !family?.guides) return [];
   const figures = family.forFigure ? Math.min(MOST_PRINTED, count) : 1;
   return Array.from({ length: figures }, (_, at) => {
@@ -132,6 +131,12 @@ function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
     const guides = family.guides!;
     return { surface: name, title: guides.title, use: guides.use, pieces: guides.of(pattern.layout).pieces };
   });
+}
+
+/** What is printed of a surface at 1 : 1: what is built on it, its pattern's guides, its masks. @throws InputError where it cannot be built */
+function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
+  const own = [groundPlan(surface, buildForm(surface)), stencilPlan(surface)].flatMap((plan) => plan ?? []);
+  return [...own.map((plan) => ({ surface: surface.name, ...plan })), ...patternGuides(job, surface)];
 }
 
 /** Cards and gauge strips of a job as one PDF; null where it was cancelled. */

@@ -54,7 +54,11 @@ function heldUl(job: Job): number[] {
   });
 }
 
-const byArea = techniqueIds.filter((id) => techniques[id].lays.some((kind) => kind === "field"));
+/** Tufts are counted; everything else is measured out. */
+const isCounted = (id: TechniqueId) => paintFormOf({ technique: { id, version: 1, params: {} } }) === "tufts";
+const byArea = techniqueIds.filter(
+  (id) => techniques[id].lays.some((kind) => kind === "field") && !isCounted(id),
+);
 const FORMS = ["panel", "bag", "limb"] as const;
 
 describe("paint on the figure", () => {
@@ -76,6 +80,13 @@ describe("paint on the figure", () => {
         0.1 * held + 0.005,
       );
     });
+  });
+
+  it("is none for tufts: they are counted one by one", () => {
+    const [card] = cardsOf(jobWith("tuft", { count: 4 }, "panel"), demoShelf, defaultPainter);
+    expect(card!.needs).toEqual([]);
+    expect(card!.batch).toBeNull();
+    expect(card!.strokes).toBe(4 * card!.coat.passes);
   });
 
   it("by the marks of a pattern, too", () => {

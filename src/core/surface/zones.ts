@@ -74,10 +74,13 @@ const onFront: ZoneOn = (grid) => {
   return (at) => smoothstep(...FRONT, front(at));
 };
 
+/** How much ground must be raised to be taken for a thing that stands on it, where nothing was built. */
+const STANDS = [0.35, 0.75] as const;
+
 /** What stands on a base; where nothing was built, stones and the like that the ground itself has. */
 const onBuilt: ZoneOn = (grid) => {
   const built = grid.hide?.built;
-  if (!built) return by(fieldsOf(grid).high);
+  if (!built) return between(fieldsOf(grid).high, ...STANDS);
   return (at) => (built[at]! < 0 ? 0 : 1);
 };
 

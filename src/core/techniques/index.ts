@@ -24,6 +24,7 @@ import { singleBlocks } from "./single-blocks/single-blocks";
 import { snow } from "./snow/snow";
 import { sponge } from "./sponge/sponge";
 import { stain } from "./stain/stain";
+import { stencil } from "./stencil/stencil";
 import { stipple } from "./stipple/stipple";
 import { streak } from "./streak/streak";
 import { texturePaste } from "./texture-paste/texture-paste";
@@ -59,6 +60,7 @@ const all = {
   streak,
   blotch,
   airbrush,
+  stencil,
   powder,
   "texture-paste": texturePaste,
   snow,

@@ -6,6 +6,7 @@ import { withSurface } from "../../core/edits/surfaces";
 import { FIRST_FIGURE, onSeat, USUAL_LAMP, type Figure, type Job, type SeatId } from "../../core/job";
 import { layGlow, planGlow } from "../../core/schemes/glow";
 import { layHistory, planHistory } from "../../core/schemes/history";
+import { SIGN_NAMES } from "../../core/techniques/stencil/signs";
 import { ferrySergeant } from "./ferrySergeant";
 import { bodyUse, once, withPieces, type Piece } from "./pieces";
 import { demoShelf } from "./shelf";
@@ -13,6 +14,8 @@ import { demoShelf } from "./shelf";
 /** The engine's hull, mm: its front is looked at, its left side beside it. */
 const HULL = { widthMm: 26, heightMm: 20, depthMm: 20, turnDeg: -25 } as const;
 const CRATE_FIGURE = "figure-2";
+
+const signOf = (name: string): number => SIGN_NAMES.indexOf(name);
 
 /** Thirty years on a slip by the tidal river. */
 const BY_THE_RIVER: Told = {
@@ -77,6 +80,34 @@ function withSignal(job: Job): Job {
   return layGlow(lit, planGlow(lit, light.id, demoShelf));
 }
 
+/** Numbers of the ferry's yard, dabbed on through a mask before anything happened to the paint. */
+const MARKS: readonly (readonly [surfaceId: string, params: Readonly<Record<string, number>>])[] = [
+  ["front", { first: signOf("0"), second: signOf("7"), height: 4.6, along: 75, up: 76 }],
+  ["crate-side", { first: signOf("arrow"), second: 0, height: 4, along: 50, up: 62, turn: 90 }],
+];
+const MARK_MIX = "marks";
+
+function withMarks(job: Job): Job {
+  const pale = { paintId: demoShelf.find(({ name }) => name === "Shell")!.id, parts: 1 };
+  const mixes = [...job.mixes, { id: MARK_MIX, name: "Markings", parts: [pale], water: 0.5, goal: null }];
+  return MARKS.reduce<Job>(
+    (now, [id, params], at) =>
+      withSurface(now, id, (own) => ({
+        ...own,
+        coats: [
+          ...own.coats,
+          {
+            ...{ id: `${id}-mark`, name: "Marking by stencil", mixId: MARK_MIX, water: 0.5, passes: 1 },
+            technique: { id: "stencil", version: 1, params },
+            ...{ held: false, place: { kind: "everywhere" }, event: "marked", role: null },
+            ...{ overSeams: true, seed: 640 + at },
+          },
+        ],
+      })),
+    { ...job, mixes },
+  );
+}
+
 const withHistory = (job: Job, { id, told }: HistoryPiece): Job =>
   layHistory(job, id, planHistory(job, id, told, demoShelf));
 
@@ -106,5 +137,5 @@ export const winchEngine = once((): Job => {
       })),
     withPieces(empty, PIECES),
   );
-  return withSignal(PIECES.reduce(withHistory, made));
+  return withSignal(PIECES.reduce(withHistory, withMarks(made)));
 });

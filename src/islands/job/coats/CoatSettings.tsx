@@ -69,6 +69,22 @@ const Setting = memo(function Setting({ name, spec, value, change }: SettingProp
       ...coat,
       technique: { ...coat.technique, params: { ...coat.technique.params, [name]: next } },
     }));
+  if (spec.names)
+    return (
+      <TextField
+        select
+        size="small"
+        label={spec.label}
+        value={value}
+        onChange={(event) => set(Number(event.target.value))}
+      >
+        {spec.names.map((choice, number) => (
+          <MenuItem key={choice} value={number}>
+            {choice}
+          </MenuItem>
+        ))}
+      </TextField>
+    );
   return (
     <Box>
       <Box sx={{ display: "flex", justifyContent: "space-between" }}>
