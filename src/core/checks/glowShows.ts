@@ -4,14 +4,13 @@ import { masstone } from "../colour/film";
 import { spectrumToLab, type Triple } from "../colour/spaces";
 import { lightOf } from "../figure/light";
 import { mixById, type Coat, type ShedSpan } from "../job";
+import { LEAST_GLOW } from "../schemes/glowCoats";
 import type { SampledCoat } from "../simulate/sampled";
 import { techniques } from "../techniques";
 import { formatNumber } from "../units";
 import type { Check, CheckContext } from "./check";
 import { coatChange, type CheckResult, type Remedy } from "./finding";
 
-/** A glow that rises by less than this over its ground is not seen as light, L*. */
-const STEP = 4;
 /** Coloured light on ground of nearly its own hue is seen by its lightness alone: hues nearer than this, degrees, of chroma above that. */
 const [SAME_HUE_DEG, COLOURED] = [14, 18] as const;
 /** A glow that rises by so much is seen whatever its hue, L*. */
@@ -84,7 +83,8 @@ function brighter(context: CheckContext, { coat }: Glow): Remedy[] {
   return job.mixes
     .map((mix) => ({ mix, lab: labOf(mix.id) }))
     .filter(
-      ({ lab }) => lab[0] > own[0] + STEP && hueApart(lab, own) < 40 && chromaOf(lab) > 0.4 * chromaOf(own),
+      ({ lab }) =>
+        lab[0] > own[0] + LEAST_GLOW && hueApart(lab, own) < 40 && chromaOf(lab) > 0.4 * chromaOf(own),
     )
     .sort((a, b) => a.lab[0] - b.lab[0])
     .map(({ mix }) => ({
@@ -108,7 +108,7 @@ function cannotShow(context: CheckContext, glow: Glow): CheckResult {
   const { coat, sampled } = glow;
   const [ground, after] = [sampled.before[0], sampled.after[0]];
   const own = lightnessOf(context, coat.mixId);
-  const most = own - STEP - 2;
+  const most = own - LEAST_GLOW - 2;
   return {
     ...{ key: coat.id, gravity: "must", coatId: coat.id, where: `${surface.name}, ${coat.name}` },
     sentence: `${coat.name} cannot show here: its ground is L* ${l(ground)}, and it comes to L* ${l(after)}.`,
@@ -170,7 +170,7 @@ function judged(context: CheckContext, glow: Glow, isFirst: boolean): CheckResul
   if (coat.technique.id === "edge-line") return [];
   // A coat that darkens the ground for a light is no light, and does not say that it is one.
   if (coat.event !== "glowing" && lightnessOf(context, coat.mixId) < sampled.before[0]) return [];
-  return sampled.after[0] - sampled.before[0] < STEP
+  return sampled.after[0] - sampled.before[0] < LEAST_GLOW
     ? [cannotShow(context, glow)]
     : isFirst
       ? sameColour(context, glow)

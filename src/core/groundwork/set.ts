@@ -61,15 +61,19 @@ function liesOn(piece: LaidPiece, other: LaidPiece): boolean {
   return groundPieces[piece.kind].loose !== true && away < 0.42 * Math.min(other.acrossMm, other.deepMm);
 }
 
-/** Whether a piece keeps off those that lie there: none is laid on another that was not before. */
-const isFree = (piece: LaidPiece, others: readonly LaidPiece[]): boolean =>
-  groundPieces[piece.kind].loose === true ||
-  others.every(
-    (other) =>
-      groundPieces[other.kind].loose === true ||
-      Math.hypot(piece.xMm - other.xMm, piece.yMm - other.yMm) >=
-        0.45 * (Math.max(piece.acrossMm, piece.deepMm) + Math.max(other.acrossMm, other.deepMm)),
-  );
+/** Pieces keep so much of their sizes apart; what is strewn may lie half under another, and over what is strewn. */
+const [APART, STREWN_APART] = [0.45, 0.33] as const;
+
+/** Whether a piece keeps off those that lie there: none is laid on another that was not before, and none hides another. */
+function isFree(piece: LaidPiece, others: readonly LaidPiece[]): boolean {
+  const isLoose = ({ kind }: LaidPiece) => groundPieces[kind].loose === true;
+  const size = ({ acrossMm, deepMm }: LaidPiece) => Math.max(acrossMm, deepMm);
+  return others.every((other) => {
+    if (isLoose(piece) && isLoose(other)) return true;
+    const apart = isLoose(piece) || isLoose(other) ? STREWN_APART : APART;
+    return Math.hypot(piece.xMm - other.xMm, piece.yMm - other.yMm) >= apart * (size(piece) + size(other));
+  });
+}
 
 /** A piece that carries a foot stays where it is, broken anew and turned. */
 const turnedUnder = (piece: LaidPiece, random: Random): LaidPiece => ({

@@ -5,6 +5,9 @@ import { markMm, type SchemeCoat, type SchemeRoom } from "./scheme";
 
 /** Coats that were laid for a painted light, and their mixes, are known by this, behind the surface's own id. */
 const SHED = "shed-";
+/** A glow that rises by less than this over its ground is not seen as light, L*. */
+export const LEAST_GLOW = 4;
+
 /** What a coat or tone of a painted light is called among those of a plan. */
 export const shedName = (lightId: string, key: string): string => `${SHED}${lightId}-${key}`;
 

@@ -3,6 +3,7 @@ import { clothScratched } from "./cloth-scratched/cloth-scratched";
 import { furDrybrushed } from "./fur-drybrushed/fur-drybrushed";
 import { furThinned } from "./fur-thinned/fur-thinned";
 import { groundOverbrushed } from "./ground-overbrushed/ground-overbrushed";
+import { groundPowdered } from "./ground-powdered/ground-powdered";
 import { hairApart } from "./hair-apart/hair-apart";
 import { hairOverlapped } from "./hair-overlapped/hair-overlapped";
 import { hornZones } from "./horn-zones/horn-zones";
@@ -32,6 +33,7 @@ const all = {
   "stone-blocks": stoneBlocks,
   "slate-blocks": slateBlocks,
   "ground-overbrushed": groundOverbrushed,
+  "ground-powdered": groundPowdered,
   "horn-zones": hornZones,
   "hair-overlapped": hairOverlapped,
   "hair-apart": hairApart,

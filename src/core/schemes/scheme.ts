@@ -69,8 +69,10 @@ export interface SchemeTone {
   readonly own?: string;
   /** A clear one is mixed from transparent pots and tints what is below; all others cover. */
   readonly clear: boolean;
-  /** It is no colour but a shine: the glossiest varnish that is owned, as it is. */
-  readonly shine?: true;
+  /** It is no colour but a shine: the glossiest varnish that is owned, as it is, or the most matt one. */
+  readonly shine?: true | "matt";
+  /** It is mixed of powders. */
+  readonly powder?: true;
   /** Keys of two tones before it: it is mixed half-way to the eye between their mixes as these came out. */
   readonly between?: readonly [string, string];
 }

@@ -131,16 +131,16 @@ export function* startSteps(
   const coats = scheme.coats(room);
   const tones = tonesUsed(scheme, room, coats);
   const [covering, tinting] = [paints.filter(covers), paints.filter(tints)];
+  const powders = paints.filter((pot) => pot.kind === "powder" && isOwned(pot));
   const clear = new Map<string, Optics>();
   const found = new Map<string, FoundTone>();
   const inUse = new Set<string>();
   for (const [key, tone] of tones) {
     if (!tone.clear) continue;
     yield { done: found.size, total: tones.length };
-    const mix = tone.shine
-      ? shiniest(paints)
-      : clearMix(tinting.length > 0 ? tinting : covering, answers, tone, inUse);
-    const { parts, difference } = mix ?? NO_MIX;
+    const thin = tinting.length > 0 ? tinting : covering;
+    const { parts, difference } =
+      (tone.shine ? shiniest(paints, tone.shine) : clearMix(thin, answers, tone, inUse)) ?? NO_MIX;
     parts.forEach((part) => inUse.add(part.paintId));
     const goal = labToHex(toneLab(answers.colour, tone));
     clear.set(key, opticsOfMix({ parts }, paints));
@@ -153,25 +153,30 @@ export function* startSteps(
     const plan = planBackwards(labToSpectrum(goalLab), filmsOver(key, coats, clear));
     const between = tone.between?.map((one) => found.get(one)!.parts);
     const paint = between ? halfWay(between, paints) : spectrumToLab(plan.paint);
-    const mix = ownMix(covering, paint, inUse, {
+    const mix = ownMix(tone.powder ? powders : covering, paint, inUse, {
       care: between ? BETWEEN_CARE : 1,
       but: between ? [] : apartFrom(paint, found),
     });
-    mix?.parts.forEach((part) => inUse.add(part.paintId));
     const { parts, difference } = mix ?? NO_MIX;
+    parts.forEach((part) => inUse.add(part.paintId));
     found.set(key, { key, tone, goal: labToHex(goalLab), paint: labToHex(paint), parts, difference });
   }
   const volumes = { material: LIGHT_AS[scheme.material], importance: IMPORTANCE_OF[answers.look] };
   return { volumes, hide: hideOf(scheme), tones: tones.map(([key]) => found.get(key)!), coats };
 }
 
+const isOwned = ({ state }: Paint): boolean => state === "have" || state === "low";
+
 const SHINES: readonly Paint["finish"][] = ["matt", "satin", "gloss"];
 
-/** The glossiest varnish that is owned; null where there is none. */
-function shiniest(paints: readonly Paint[]): Pick<FoundMix, "parts" | "difference"> | null {
+/** The glossiest varnish that is owned, or the most matt one; null where there is none. */
+function shiniest(
+  paints: readonly Paint[],
+  shine: true | "matt",
+): Pick<FoundMix, "parts" | "difference"> | null {
   const [pot] = paints
-    .filter(({ kind, state }) => kind === "varnish" && (state === "have" || state === "low"))
-    .sort((a, b) => SHINES.indexOf(b.finish) - SHINES.indexOf(a.finish));
+    .filter((pot) => pot.kind === "varnish" && isOwned(pot))
+    .sort((a, b) => (shine === "matt" ? -1 : 1) * (SHINES.indexOf(b.finish) - SHINES.indexOf(a.finish)));
   return pot ? { parts: [{ paintId: pot.id, parts: 1 }], difference: 0 } : null;
 }
 

@@ -23,7 +23,10 @@ const GROUND = {
       ...{ acrossMm: 19, deepMm: 13, tallMm: 3.2, xMm: -4, yMm: 9, turnDeg: 14 },
       ...{ bedding: "bedded", tiltDeg: 5, tiltToDeg: 110, sunkMm: 0.4 },
     }),
-    piece("on-top", "slab", 41, { acrossMm: 11, deepMm: 7.5, tallMm: 2.4, xMm: -6, yMm: 10, turnDeg: 70 }),
+    piece("on-top", "slab", 41, {
+      ...{ acrossMm: 11, deepMm: 7.5, tallMm: 2.4, xMm: -6, yMm: 10, turnDeg: 70 },
+      ...{ bedding: "bedded", tiltDeg: 4, tiltToDeg: 150 },
+    }),
     piece("aside", "slab", 23, { acrossMm: 9, deepMm: 6, tallMm: 1.8, xMm: 11, yMm: 3, turnDeg: -25 }),
     piece("stone", "boulder", 3, { acrossMm: 4, deepMm: 3.2, tallMm: 2.2, xMm: -13, yMm: -4, sunkMm: 0.5 }),
     piece("pebbles", "pebbles", 5, { acrossMm: 13, deepMm: 8, tallMm: 0.6, xMm: 8, yMm: -8 }),

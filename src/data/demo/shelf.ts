@@ -45,6 +45,8 @@ const ROWS: readonly Row[] = [
   ["Wharf Matt", "Wharf Varnish", "varnish", "#efeeea", "transparent", "#f1f0ed"],
   ["Mud Paste", "Groundwork", "paste", "#6a5a47", "opaque"],
   ["Dry Silt", "Dune Powder", "powder", "#a08c6e", "semi"],
+  ["Wet Silt", "Dune Powder", "powder", "#4d4234", "semi"],
+  ["Bleached Sand", "Dune Powder", "powder", "#cdbd9c", "semi"],
   ["Reed Tufts", "Groundwork", "tufts", "#8d8747", "opaque"],
   ["Lode Bronze", "Lode Metal", "metal", "#7d6238", "opaque", undefined, 1, "wanted"],
 ];

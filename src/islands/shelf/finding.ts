@@ -58,7 +58,7 @@ export interface Double {
 }
 
 /** Kinds that differ in what they do, whatever they look like on a chart. */
-const APART: readonly Paint["kind"][] = ["metal", "medium", "varnish", "powder", "paste", "oil"];
+const APART: readonly Paint["kind"][] = ["metal", "medium", "varnish", "powder", "paste", "tufts", "oil"];
 
 /** Whether one pot could stand for the other: a gloss varnish is no double of a matt one, nor a powder of a paint. */
 function mayBeDoubles(one: Paint, other: Paint): boolean {

@@ -20,7 +20,7 @@ export interface GroundAnswer {
   readonly told: GroundTold;
 }
 
-const CELLS = 60_000;
+const CELLS = 30_000;
 
 /** A base with what stands on it; null where the job has no such surface. */
 export const ground = defineQuestion<GroundInput, GroundAnswer>({

@@ -1,4 +1,5 @@
-import { inZones, type Place } from "../../job";
+import { inZones } from "../../job";
+import { EARTH, footOf, ROCK, soilTone } from "../ground";
 import {
   clearTone,
   CONTRAST,
@@ -25,16 +26,6 @@ type GroundTone =
   | "soil-dark"
   | "soil"
   | "soil-pale";
-
-/** Soil is brown whatever the rock on it. */
-const SOIL = "#6d5a45";
-const ROCK: Place = inZones(["built"], 0);
-const EARTH: Place = inZones(["ground"], 0);
-
-const soilTone = (name: string, lighter: number, chroma = 1): SchemeTone => ({
-  ...tone(name, lighter, chroma),
-  own: SOIL,
-});
 
 function tonesFor(room: SchemeRoom): Readonly<Record<GroundTone, SchemeTone>> {
   const span = CONTRAST[room.answers.look];
@@ -146,7 +137,7 @@ const soil = (room: SchemeRoom): SchemeCoat<GroundTone>[] => [
   {
     ...{ key: "foot", name: "Soil drawn up the foot of the rocks", technique: "stipple", tone: "soil" },
     ...{ water: 3, params: { size: markMm(room, 0.16), density: 4, spread: 40 } },
-    place: inZones(["built"], 0, { near: { coatId: "soil-dark", side: "outside", reachMm: 1.4 } }),
+    place: footOf("soil-dark"),
   },
   {
     ...{ key: "grit", name: "Rock colour over the soil", technique: "dry-brush", tone: "rock-dark" },

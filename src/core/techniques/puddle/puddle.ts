@@ -70,17 +70,21 @@ export const puddle = defineTechnique({
   potKinds: ["varnish", "medium"],
   lay(film, context, params, random) {
     const { grid, passes } = context;
-    // Small pits between grains are no puddle: what is low all around floods first.
     const relief = context.heightMm();
-    const around = blurMm(relief, grid, SMOOTH_MM);
-    // Nor does water stand at the rim of a base: it runs off.
-    const inner = grid.form.rim ? blurMm(grid.inside, grid, SMOOTH_MM) : grid.inside;
+    // Small pits between grains are no puddle: what is low all around floods first. Nor does water stand at a rim: it runs off.
+    const inner = blurMm(grid.inside, grid, SMOOTH_MM);
+    const weighed = blurMm(
+      relief.map((mm, at) => mm * grid.inside[at]!),
+      grid,
+      SMOOTH_MM,
+    );
+    const around = weighed.map((mm, at) => mm / Math.max(0.01, inner[at]!));
     const places: number[] = [];
     const heights: number[] = [];
     const shares: number[] = [];
     const ripples: number[] = [];
     eachCell(context, random, (at, x, y, weight) => {
-      if (weight < 0.5 || inner[at]! < OFF_RIM || footFree(grid, at) === 0) return;
+      if (weight < 0.5 || (grid.form.rim && inner[at]! < OFF_RIM) || footFree(grid, at) === 0) return;
       places.push(at);
       heights.push(around[at]!);
       shares.push(weight);

@@ -1,7 +1,6 @@
 import { Box, Typography } from "@mui/material";
 import type { Surface } from "../../../core/job";
 import { groundSteps } from "../../../core/plan/groundPlan";
-import { Row } from "../../../ui/Row";
 import { useBuilt } from "../useSurface";
 
 /** What is glued on a base before its first coat, thing by thing. */
@@ -19,9 +18,9 @@ export function BuildFirst({ surface }: { readonly surface: Surface }) {
         </Box>
       ))}
       {[...new Set(steps.map(({ caution }) => caution))].map((caution) => (
-        <Row key={caution} name="Caution">
-          {caution}
-        </Row>
+        <Typography key={caution}>
+          <b>Caution:</b> {caution}
+        </Typography>
       ))}
       <Typography variant="caption">Its plan at 1 : 1 is printed with the cards.</Typography>
     </Box>

@@ -1,10 +1,8 @@
 import { Box, Typography } from "@mui/material";
 import type { GlowPart, GlowPlan } from "../../../core/schemes/glow";
+import { LEAST_GLOW } from "../../../core/schemes/glowCoats";
 import { formatNumber } from "../../../core/units";
 import { useDesign } from "../jobStore";
-
-/** A light that rises by less than this is not seen as one, L*. */
-const STEP = 4;
 
 /** What a light comes to on one surface, in words. */
 function verdict({ shows, reached, strongest }: GlowPart): string {
@@ -12,7 +10,7 @@ function verdict({ shows, reached, strongest }: GlowPart): string {
   const falls = `reaches ${formatNumber(100 * reached, 0)}\u202f%, ${formatNumber(100 * strongest, 0)}\u202f% of it at most`;
   const { ground, rises } = shows;
   const from = `its soft light ${rises < 0 ? "falls" : "rises"} by ${formatNumber(Math.abs(rises), 1)} L* on ground of L* ${formatNumber(ground, 0)}`;
-  return rises < STEP ? `${falls}; cannot show: ${from}. Darken the ground first` : `${falls}; ${from}`;
+  return rises < LEAST_GLOW ? `${falls}; cannot show: ${from}. Darken the ground first` : `${falls}; ${from}`;
 }
 
 /** On which surfaces a painted light falls, and whether it can show there. */

@@ -3,6 +3,7 @@ import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import type { UserEvent } from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { parseJob } from "../../../../core/formats/job-json/jobSchema";
+import { pieceOf } from "../../../../core/groundwork/newPiece";
 import type { Groundwork } from "../../../../core/job";
 import { mudflatBases } from "../../../../data/demo/mudflatBases";
 import { job, look, openJob, overtype, show } from "../../../testing/open";
@@ -81,7 +82,7 @@ describe("a base in the brief", () => {
   });
 
   it("has a plan on which a piece is moved and turned by keys and dragged", async () => {
-    opened(mudflatBases().surfaces[0]!.groundwork);
+    opened({ pieces: [pieceOf("slab-1", "slab", 4)], feet: [] });
     const mark = await screen.findByRole("button", { name: /^1, Split slab: arrow keys/ });
     const [first] = work().pieces;
     fireEvent.keyDown(mark, { key: "ArrowRight" });
