@@ -8,6 +8,7 @@ import type { Groundwork } from "../../../../core/job";
 import { mudflatBases } from "../../../../data/demo/mudflatBases";
 import { job, look, openJob, overtype, show } from "../../../testing/open";
 import { undo } from "../../jobStore";
+import { useFigureLook } from "../../figure/figureLook";
 import { BriefStage } from "../BriefStage";
 import { useChosen } from "./useGround";
 
@@ -30,6 +31,8 @@ async function put(user: UserEvent, kind: RegExp): Promise<void> {
 
 beforeEach(() => {
   useChosen.getState().choose(null);
+  // How figures are looked at is kept by the window, over tests too.
+  useFigureLook.getState().set({ whole: false });
   FakeWorker.ready.add("ground");
 });
 afterEach(() => FakeWorker.ready.clear());
