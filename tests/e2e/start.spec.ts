@@ -114,6 +114,7 @@ test("the demo is loaded once into the folder asked for, and stays deleted when 
     "drowned-deckhand",
     "winch-engine",
     "landing-wall",
+    "mudflat-bases",
   ])
     await fetch(`${first.address}/api/jobs/${id}`, { method: "DELETE" });
   first.child.kill("SIGTERM");
