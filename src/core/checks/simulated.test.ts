@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { demoJobs, reedScout, wholeSergeant } from "../../data/demo/company";
-import { tideHound } from "../../data/demo/tideHound";
+import { landingWall } from "../../data/demo/landingWall";
 import { demoShelf } from "../../data/demo/shelf";
 import { inZones, type Coat, type Job, type Surface } from "../job";
 import { techniques, type TechniqueId } from "../techniques";
@@ -182,7 +182,7 @@ describe("what was said wrongly", () => {
 describe("findings", () => {
   it("are the same whatever was looked at before: each surface alone says what the whole job says", () => {
     // One with check cloth and leather, one with patterns, one with a hide and another body's light.
-    for (const job of [wholeSergeant(), reedScout(), tideHound()]) {
+    for (const job of [wholeSergeant(), reedScout(), landingWall()]) {
       const whole = checkJob(job, demoShelf);
       for (const surface of [...job.surfaces].reverse()) {
         const own = whole.filter(
@@ -202,14 +202,19 @@ describe("findings", () => {
     expect(all.some(({ remedies }) => remedies.length > 0)).toBe(true);
   });
 
-  it("of the demo's jobs come with remedies that cure", () => {
-    for (const job of demoJobs())
-      for (const finding of checkJob(job, demoShelf))
+  it("of the demo's jobs come with remedies that cure: the first of every check", () => {
+    const tried = new Set<string>();
+    // Those with the most findings.
+    for (const job of demoJobs().slice(0, 3))
+      for (const finding of checkJob(job, demoShelf).filter(({ id }) => !tried.has(id.split("/")[1]!))) {
+        tried.add(finding.id.split("/")[1]!);
         for (const remedy of finding.remedies) {
           const mended = applyRemedy(job, remedy);
           const surface = mended.surfaces.find(({ id }) => id === finding.surfaceId)!;
           const left = checkSurface(mended, surface, demoShelf).map(({ id }) => id);
           expect(left, remedy.label).not.toContain(finding.id);
         }
+      }
+    expect(tried.size).toBeGreaterThan(5);
   });
 });

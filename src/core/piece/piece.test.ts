@@ -5,6 +5,7 @@ import { formIds, forms, type FormId } from "../surface/forms";
 import type { SpacePoint, SurfaceForm } from "../surface/forms/form";
 import { buildSheet } from "../surface/forms/sheet";
 import { buildGrid, lampVector } from "../surface/grid";
+import { flakesOf, METAL } from "../simulate/surfaceFinish";
 import { meshOf } from "./mesh";
 import { eyeAt } from "./raster";
 import { dot } from "../surface/vector";
@@ -209,6 +210,30 @@ describe("its still picture", () => {
     expect(brighter).toBeGreaterThan(100);
     expect(darker).toBe(0);
     expect(same).toBeGreaterThan(brighter);
+  });
+
+  it("of metal is brighter where it mirrors the lamp and darker aside, in its own colour", () => {
+    const skin = grey(tube);
+    for (let at = 0; at < skin.rgba.length; at += 4) skin.rgba.set([140, 100, 50], at);
+    const gloss = new Float32Array(skin.grid.inside.length).fill(-1);
+    const [plain, metal] = [drawPiece(skin, ahead()), drawPiece({ ...skin, gloss }, ahead())];
+    let [brighter, darker, off] = [0, 0, 0];
+    for (let at = 0; at < plain.rgba.length; at += 4) {
+      if (plain.rgba[at + 3]! < 255) continue;
+      const [red, blue] = [decodeSrgb(metal.rgba[at]! / 255), decodeSrgb(metal.rgba[at + 2]! / 255)];
+      if (metal.rgba[at]! > plain.rgba[at]! + 4) brighter++;
+      if (metal.rgba[at]! < plain.rgba[at]! - 4) darker++;
+      // White would be added to gloss; a metal's red stays as much above its blue as its paint's is.
+      const own = decodeSrgb(140 / 255) / decodeSrgb(50 / 255);
+      if (red < 0.98 && blue > 0.01 && Math.abs(red / blue / own - 1) > 0.1) off++;
+    }
+    expect(brighter).toBeGreaterThan(100);
+    expect(darker).toBeGreaterThan(brighter);
+    expect(off).toBe(0);
+    // Half of the highlight is left at 22° from the mirror's direction.
+    const high = (facing: number) => flakesOf(1, facing) - METAL.aside;
+    expect(high(Math.cos((22 * Math.PI) / 180)) / high(1)).toBeCloseTo(0.5, 1);
+    expect(flakesOf(0, 0.7)).toBe(1);
   });
 
   it("shows fine relief between the points of its mesh", () => {

@@ -1,4 +1,4 @@
-import { shineOf } from "../simulate/surfaceFinish";
+import { flakesOf, METAL, shineOf } from "../simulate/surfaceFinish";
 import { clamp, smoothstep } from "../units";
 import type { SpacePoint } from "../surface/forms/form";
 import type { PieceMesh } from "./mesh";
@@ -111,7 +111,7 @@ export function reached(
  * @param normal unit vector
  * @param free how much of the lamp reaches it, 0…1
  * @param sky how much of the room it sees past what rises beside it, 0…1
- * @param gloss 0 matt … 1 gloss
+ * @param gloss 0 matt … 1 gloss; below 0 the share of metal flakes
  * @param out first what the paint's own light is multiplied by, then the lamp mirrored in it as a share of white
  */
 export function lightOn(
@@ -126,12 +126,14 @@ export function lightOn(
   const [nx, ny, nz] = [normal[0]!, normal[1]!, normal[2]!];
   const above = 0.5 + 0.5 * ny;
   const room = ROOM * sky * (FROM_BELOW + (1 - FROM_BELOW) * above);
-  out[0] = room + LAMP * free * clamp(nx * lamp[0] + ny * lamp[1] + nz * lamp[2], 0, 1);
+  const direct = LAMP * free * clamp(nx * lamp[0] + ny * lamp[1] + nz * lamp[2], 0, 1);
+  out[0] = room + direct;
   out[1] = 0;
-  if (gloss < LEAST_GLOSS || free === 0) return;
+  if (gloss >= 0 && (gloss < LEAST_GLOSS || free === 0)) return;
   const hx = lamp[0] + eye[0];
   const hy = lamp[1] + eye[1];
   const hz = lamp[2] + eye[2];
   const facing = (nx * hx + ny * hy + nz * hz) / (Math.sqrt(hx * hx + hy * hy + hz * hz) || 1);
-  out[1] = free * shineOf(gloss, facing);
+  if (gloss < 0) out[0] = room * (1 + gloss * (1 - METAL.room)) + direct * flakesOf(-gloss, facing);
+  else out[1] = free * shineOf(gloss, facing);
 }

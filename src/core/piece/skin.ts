@@ -6,7 +6,7 @@ export interface PieceGround {
   readonly grid: SurfaceGrid;
   /** Relief with the paint on it, mm. */
   readonly heights: Float32Array;
-  /** 0 matt … 1 gloss, per cell; null where all of it is matt. */
+  /** 0 matt … 1 gloss, below 0 the share of metal flakes, per cell; null where all of it is matt. */
   readonly gloss: Float32Array | null;
 }
 

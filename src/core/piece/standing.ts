@@ -30,7 +30,7 @@ export interface StandingPiece {
   readonly triangles: Uint32Array<ArrayBuffer>;
   /**
    * Per cell, bytes: the ground's slope along rows and columns that is finer than the points (as `packSlope`), the share
-   * of open sky, and gloss, both 0…1 as 0…255.
+   * of open sky, 0…1 as 0…255, and gloss, −1…1 as 0…254: below 0 metal.
    */
   readonly ground: Uint8Array<ArrayBuffer>;
   readonly width: number;
@@ -51,6 +51,9 @@ export const unpackSlope = (byte: number): number => {
   return share / (1 - Math.abs(share));
 };
 
+/** Gloss, or metal below 0, as a byte; 0 is 127. */
+export const packGloss = (gloss: number): number => Math.round(127 + 127 * Math.min(1, Math.max(-1, gloss)));
+
 function groundOf({ grid, heights, gloss }: PieceGround, step: number): Uint8Array<ArrayBuffer> {
   const { inside, width, pitchMm } = grid;
   const { sky } = fieldsOf(grid);
@@ -61,7 +64,7 @@ function groundOf({ grid, heights, gloss }: PieceGround, step: number): Uint8Arr
     out[to] = packSlope(level ? 0 : fineRise(heights, at, 1, step, pitchMm));
     out[to + 1] = packSlope(level ? 0 : fineRise(heights, at, width, step, pitchMm));
     out[to + 2] = sky[at]! * 255;
-    out[to + 3] = gloss ? Math.min(1, Math.max(0, gloss[at]!)) * 255 : 0;
+    out[to + 3] = packGloss(gloss ? gloss[at]! : 0);
   }
   return out;
 }

@@ -23,11 +23,13 @@ function tinted({ rgba, width, height }: PiecePicture, within: (x: number, y: nu
 }
 
 describe("pictures of the places of a piece", () => {
-  it("are there for every zone, of one size, each unlike the others", () => {
-    const all = ZONES.map((zone) => pictures[zone]);
+  it("are there for every zone, of one size, each unlike the others; a sleeve has no iron on it", () => {
+    expect(tinted(pictures.fittings, () => true)).toBe(0);
+    const others = ZONES.filter((zone) => zone !== "fittings");
+    const all = others.map((zone) => pictures[zone]);
     expect(new Set(all.map(({ width, height }) => `${width} x ${height}`)).size).toBe(1);
     expect(Math.max(all[0]!.width, all[0]!.height)).toBeLessThanOrEqual(90);
-    expect(new Set(all.map(({ rgba }) => rgba.join())).size).toBe(ZONES.length);
+    expect(new Set(all.map(({ rgba }) => rgba.join())).size).toBe(others.length);
   });
 
   it("tint what the zone is: the side of the lamp, the lower end, the upper end", () => {

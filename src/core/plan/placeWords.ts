@@ -26,6 +26,7 @@ export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   tips: "tips of what grows",
   built: "what stands on a base",
   ground: "ground between",
+  fittings: "iron fittings",
 };
 
 const percent = (share: number) => `${Math.round(share * 100)}`;

@@ -13,12 +13,13 @@ import { GridShelf } from "../simulate/gridShelf";
 import { techniques } from "../techniques";
 import { completeParams } from "../params";
 import { schemes } from ".";
-import { historyCoats, type HistoryRoom } from "./historyCoats";
+import { historyCoats } from "./historyCoats";
+import type { HistoryRoom } from "./historyTones";
 import { isTold, layHistory, planHistory, takeHistoryOff } from "./history";
 import { planStart, startSurface } from "./start";
 
 const room = (told: Partial<Told>, more: Partial<HistoryRoom> = {}): HistoryRoom => ({
-  ...{ finestMm: 0.1, scale: 1, narrow: false, hasPowder: true },
+  ...{ finestMm: 0.1, scale: 1, narrow: false, hasPowder: true, fittings: 0, ownL: 50 },
   told: { ...USUAL_TOLD, ...told },
   ...more,
 });
@@ -32,7 +33,10 @@ const all = STUFFS.flatMap((stuff) =>
           [0.7, 1.8].flatMap((scale) =>
             [true, false].flatMap((hasPowder) =>
               CHIPPED_BY.map((chippedBy) =>
-                room({ stuff, made, handled, weather, ground, chippedBy }, { scale, hasPowder }),
+                room(
+                  { stuff, made, handled, weather, ground, chippedBy },
+                  { scale, hasPowder, fittings: scale > 1 ? 0.02 : 0.2 },
+                ),
               ),
             ),
           ),
@@ -66,9 +70,13 @@ describe("every history that can be told", () => {
   it("lays older below newer, and every coat stands for something that happened", () => {
     const wrong: string[] = [];
     for (const one of all) {
-      const events = historyCoats(one).map(({ event }) => event!);
+      const coats = historyCoats(one);
+      const events = coats.map(({ event }) => event!);
       events.forEach((event, at) => {
-        if (EVENTS[event].time === null || EVENTS[event].time === "made") wrong.push(event);
+        // Iron is painted when the piece is: only it belongs to its making.
+        const made = coats[at]!.key === "told-fittings" ? "made" : null;
+        const { time } = EVENTS[event];
+        if (time === null || (time === "made" && made === null)) wrong.push(event);
         for (const before of events.slice(0, at))
           if (liesBelow(event, before)) wrong.push(`${before}, ${event}`);
       });
@@ -95,6 +103,37 @@ describe("every history that can be told", () => {
     expect(events({}).indexOf("worn-again")).toBeGreaterThan(events({}).lastIndexOf("rusted"));
     expect(events({ handled: "hardly" })).not.toContain("worn-again");
     expect(events({ weather: "indoors" })).not.toContain("rusted");
+  });
+
+  it("paints iron on wood dark or bright, whichever stands out, lets it rust and run, and shines where it is handled", () => {
+    const of = (more: Partial<HistoryRoom>, told: Partial<Told> = {}) =>
+      historyCoats(
+        room({ stuff: "wood", made: "long", weather: "sea", ...told }, { fittings: 0.02, ...more }),
+      );
+    const ironOf = (ownL: number) => of({ ownL }).find(({ key }) => key === "told-fittings")!.tone;
+    expect([ironOf(60), ironOf(25)]).toEqual(["dark-fitting", "pale-fitting"]);
+    const events = of({}).map(({ event }) => event);
+    expect(events.indexOf("painted")).toBe(0);
+    expect(events.lastIndexOf("run")).toBeGreaterThan(events.indexOf("rusted"));
+    const keys = (coats: readonly { readonly key: string }[]) => coats.map(({ key }) => key);
+    expect(keys(of({}))).toContain("told-iron-runs");
+    expect(keys(of({}, { weather: "indoors" }))).not.toContain("told-iron-runs");
+    expect(keys(of({}, { handled: "hardly" }))).not.toContain("told-fittings-bright");
+    expect(keys(of({ fittings: 0 }))).not.toContain("told-fittings");
+    // Each of many heads has a run of its own; a hoop has a few.
+    const density = (fittings: number) =>
+      of({ fittings }).find(({ key }) => key === "told-iron-runs")!.params!.density!;
+    expect(density(0.02)).toBeGreaterThan(5 * density(0.3));
+  });
+
+  it("dents metal that is knocked about, each dent light on its lower side", () => {
+    const of = (told: Partial<Told>) => historyCoats(room({ handled: "everywhere", ...told }));
+    const dents = of({}).filter(({ event }) => event === "dented");
+    expect(dents.map(({ tone }) => tone)).toEqual(["dent-dark", "dent-light"]);
+    expect(dents[1]!.marksOf).toBe(dents[0]!.key);
+    expect(dents[1]!.params!.lower).toBeGreaterThan(0.1);
+    expect(of({ stuff: "wood" }).some(({ event }) => event === "dented")).toBe(false);
+    expect(of({ handled: "hardly" }).some(({ event }) => event === "dented")).toBe(false);
   });
 
   it("has the more of everything the longer ago, the rougher its use and the wetter its weather", () => {

@@ -2,8 +2,10 @@ import type { Told } from "../ageing/told";
 import { covers, findMix } from "../colour/chosenMix";
 import { hexToLab, labToHex, type Triple } from "../colour/spaces";
 import type { Job, Mix, Paint, Surface } from "../job";
+import { buildForm } from "../surface/forms/buildForm";
 import { sampledSurface } from "../simulate/sampled";
-import { HISTORY_TONES, historyCoats, TOLD, type HistoryTone, type HistoryToneId } from "./historyCoats";
+import { historyCoats } from "./historyCoats";
+import { HISTORY_TONES, TOLD, type HistoryTone, type HistoryToneId } from "./historyTones";
 import { tone, type SchemeCoat } from "./scheme";
 import { coatsOf, roomFor, withMixes, type FoundTone, type StartPlan, type StartProgress } from "./start";
 
@@ -35,6 +37,28 @@ function goalOf(of: HistoryTone, own: Triple, dust: string): Triple {
   return [Math.min(94, Math.max(6, l + of.lighter)), a * chroma, b * chroma];
 }
 
+/** Places at which a piece is looked at for iron, across and along: a nail's head is small. */
+const LOOKED_AT = 160;
+
+/** Share of a piece that is iron fixed to it, 0…1. */
+function fittedShare(surface: Surface): number {
+  const form = buildForm(surface);
+  const { fitting, turnDeg, slantMm } = form;
+  if (!fitting || surface.hide) return 0;
+  let [iron, all] = [0, 0];
+  for (let row = 0; row < LOOKED_AT; row++)
+    for (let column = 0; column < LOOKED_AT; column++) {
+      const place = {
+        turnDeg: ((column + 0.5) / LOOKED_AT) * turnDeg,
+        heightMm: ((row + 0.5) / LOOKED_AT) * slantMm,
+      };
+      if (form.rim && form.rim(place) < 0) continue;
+      all++;
+      iron += fitting(place);
+    }
+  return iron / Math.max(1, all);
+}
+
 /** The mean colour of a surface as it looks, L*a*b*. */
 function colourOf(job: Job, surface: Surface, paints: readonly Paint[]): Triple {
   const { final } = sampledSurface(job, surface, paints);
@@ -61,7 +85,10 @@ export function* historySteps(
   const powders = paints.filter((pot) => pot.kind === "powder" && owned(pot));
   const own = colourOf(job, surface, paints);
   const room = roomFor(job, surface, { age: "used", look: "plain", colour: labToHex(own) });
-  const coats = historyCoats({ ...room, told, hasPowder: powders.length > 0 });
+  const coats = historyCoats({
+    ...{ ...room, told, hasPowder: powders.length > 0 },
+    ...{ fittings: fittedShare(surface), ownL: own[0] },
+  });
   const used = [...new Set(coats.map((coat) => coat.tone))];
   const opaque = paints.filter(covers);
   const inUse = new Set(job.mixes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)));
@@ -88,10 +115,15 @@ interface Asked {
   readonly pots: readonly Paint[];
 }
 
+/** A pot of metal is taken for one this far from its goal, CIEDE2000: its flakes make up for it where they mirror the lamp. */
+const METAL_NEAR = 16;
+
 function toneFor(key: HistoryToneId, { own, told, inUse, pots }: Asked): FoundTone {
   const of: HistoryTone = HISTORY_TONES[key];
   const goal = goalOf(of, own, told.dust);
-  const mix = findMix(pots, goal, { kind: "thick" }, inUse);
+  const flakes = of.kind === "as" && of.metal ? pots.filter((pot) => pot.kind === "metal" && owned(pot)) : [];
+  const metal = flakes.length > 0 ? findMix(flakes, goal, { kind: "thick" }, inUse) : null;
+  const mix = metal && metal.difference <= METAL_NEAR ? metal : findMix(pots, goal, { kind: "thick" }, inUse);
   const hex = labToHex(goal);
   return {
     ...{ key: `${TOLD}${key}`, tone: tone(of.name, goal[0] - own[0]), goal: hex, paint: hex },

@@ -1,69 +1,19 @@
-import { AGED, KNOCKED, SOAKED, type Told } from "../ageing/told";
-import { inZones, type Span, type ZonePlace } from "../job";
-import type { Triple } from "../colour/spaces";
+import { AGED, KNOCKED, SOAKED } from "../ageing/told";
+import { inZones } from "../job";
 import { clamp } from "../units";
-import { markMm, type SchemeCoat, type SchemeRoom } from "./scheme";
-
-/** Coats of a told history are known by this, behind the surface's own id. */
-export const TOLD = "told-";
-
-/** What a history is told of, and the piece it is painted on. */
-export interface HistoryRoom extends Pick<SchemeRoom, "finestMm" | "scale" | "narrow"> {
-  readonly told: Told;
-  /** Whether a pot of powder is owned for the dust. */
-  readonly hasPowder: boolean;
-}
-
-/** A tone of a history: as it is to be seen, L*, C* and hue in degrees; or steps from the surface's own colour. */
-export type HistoryTone =
-  | { readonly kind: "own"; readonly name: string; readonly lighter: number; readonly chroma: number }
-  | { readonly kind: "as"; readonly name: string; readonly lch: Triple }
-  | { readonly kind: "dust"; readonly name: string; readonly lighter: number };
-
-/** Tones of histories: what lies bare, rust in three stages, dirt, moss and the ground. */
-export const HISTORY_TONES = {
-  scratch: { kind: "own", name: "scratches", lighter: 20, chroma: 0.8 },
-  rim: { kind: "own", name: "rims of chips", lighter: 19, chroma: 0.75 },
-  iron: { kind: "as", name: "dark iron", lch: [15, 7, 50] },
-  metal: { kind: "as", name: "bare metal", lch: [62, 4, 90] },
-  bright: { kind: "as", name: "metal, brightest", lch: [82, 3, 95] },
-  wood: { kind: "as", name: "bare wood", lch: [60, 20, 74] },
-  "dark-rust": { kind: "as", name: "rust, dark", lch: [21, 20, 45] },
-  rust: { kind: "as", name: "rust", lch: [34, 36, 52] },
-  "bright-rust": { kind: "as", name: "rust, bright", lch: [55, 54, 62] },
-  dirt: { kind: "as", name: "dirt", lch: [13, 8, 65] },
-  moss: { kind: "as", name: "moss", lch: [38, 27, 112] },
-  "pale-moss": { kind: "as", name: "moss, pale", lch: [58, 32, 106] },
-  mud: { kind: "dust", name: "mud", lighter: -16 },
-  dust: { kind: "dust", name: "dust of the ground", lighter: 0 },
-} as const satisfies Readonly<Record<string, HistoryTone>>;
-export type HistoryToneId = keyof typeof HISTORY_TONES;
-
-type HistoryCoat = SchemeCoat<HistoryToneId>;
-
-const percent = (value: number, least: number, most: number): number =>
-  Math.round(10 * clamp(value, least, most)) / 10;
-const halves = (value: number, least: number, most: number): number =>
-  Math.round(2 * clamp(value, least, most)) / 2;
-
-/** Everywhere, and so much more within some reach of an earlier coat of the history. */
-const about = (key: string, reachMm: number, fade: number): ZonePlace =>
-  inZones([], fade, { near: { coatId: `${TOLD}${key}`, side: "border", reachMm } });
-
-/** From the foot up to a share of the height, fading over so many mm, and quicker above than below. */
-function low(to: number, fadesMm: number, { scale }: HistoryRoom): ZonePlace {
-  const span: Span = { along: "height", from: 0, to, softMm: Math.round(10 * fadesMm * scale) / 10 };
-  return inZones([], 0, { span, fall: 1.8 });
-}
-
-const coat = (
-  key: string,
-  of: Omit<HistoryCoat, "key" | "marksOf"> & { readonly marksOf?: string },
-): HistoryCoat => ({
-  ...of,
-  key: `${TOLD}${key}`,
-  ...(of.marksOf !== undefined && { marksOf: `${TOLD}${of.marksOf}` }),
-});
+import { dented, fitted, runFromIron } from "./historyIron";
+import {
+  about,
+  coat,
+  halves,
+  low,
+  percent,
+  TOLD,
+  type HistoryCoat,
+  type HistoryRoom,
+  type HistoryToneId,
+} from "./historyTones";
+import { markMm } from "./scheme";
 
 /** Chips of a share of the surface, nested by one set of chances. */
 function chipped(
@@ -238,7 +188,21 @@ function grown(room: HistoryRoom): HistoryCoat[] {
         ...{ hollows: 60, soft: 35, rim: 0, grains: 70 },
       },
     });
-  return [moss("moss-1", "Moss, low down", "moss", 1), moss("moss-2", "Moss, paler on it", "pale-moss", 0.3)];
+  const weatherSide = coat("moss-side", {
+    ...{ name: "Moss on the weather side", technique: "stain", tone: "moss", water: 1.5, event: "grown" },
+    // Where the sun does not dry it.
+    place: inZones(["shaded", "level"], 0.04),
+    params: {
+      coverage: halves(9 * much, 0.5, 40),
+      size: markMm(room, 0.7),
+      ...{ hollows: 70, soft: 45, rim: 0, grains: 75 },
+    },
+  });
+  return [
+    moss("moss-1", "Moss, low down", "moss", 1),
+    ...(stuff === "stone" || stuff === "wood" ? [weatherSide] : []),
+    moss("moss-2", "Moss, paler on it", "pale-moss", 0.3),
+  ];
 }
 
 /** What lay down last: mud low down, and dust of the ground. */
@@ -272,8 +236,12 @@ function dusted(room: HistoryRoom): HistoryCoat[] {
 
 /** The coats of a history in the order in which it happened: used, left, and what lay down last. */
 export const historyCoats = (room: HistoryRoom): HistoryCoat[] => [
+  ...fitted(room).filter(({ event }) => event === "painted"),
+  ...dented(room),
   ...used(room),
+  ...fitted(room).filter(({ event }) => event !== "painted"),
   ...rusted(room),
+  ...runFromIron(room),
   ...brushedAgain(room),
   ...weathered(room),
   ...grown(room),

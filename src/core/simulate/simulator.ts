@@ -16,7 +16,7 @@ import { withTables } from "./lightTables";
 import { seenFrom } from "./seenFrom";
 import type { PieceSkin } from "../piece/skin";
 import { goesOn, layVeil } from "./veil";
-import { finishOf, glossOf, layFinish, layShine, type SurfaceFinish } from "./surfaceFinish";
+import { finishOf, glossPlane, layFinish, layShine, type SurfaceFinish } from "./surfaceFinish";
 
 /** Which surface is to be painted, up to which coat, and how it is looked at. */
 export interface SpecimenRequest {
@@ -138,7 +138,7 @@ export class Simulator {
       grid: laid.grid,
       rgba,
       heights: raisedOf(laid, shown),
-      gloss: finish && finish.top.map(glossOf),
+      gloss: finish && glossPlane(finish),
       lit: request.lit,
     };
   }

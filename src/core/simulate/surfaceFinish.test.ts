@@ -27,7 +27,12 @@ const coat = (id: string, technique: string, mixId: string): Coat => ({
 const dark = { ...coat("dark", "base-coat", "dark"), passes: 4 };
 const jobWith = (coats: readonly Coat[], dents = 0): Job => ({
   ...ferrySergeant(),
-  mixes: [mixOf("dark", "Fen Brown"), mixOf("gloss", "Wharf Gloss"), mixOf("matt", "Wharf Matt")],
+  mixes: [
+    mixOf("dark", "Fen Brown"),
+    mixOf("gloss", "Wharf Gloss"),
+    mixOf("matt", "Wharf Matt"),
+    mixOf("lode", "Lode Grey"),
+  ],
   surfaces: [{ ...plain, form: { ...plain.form, params: { ...plain.form.params, dents } }, coats }],
 });
 
@@ -90,5 +95,27 @@ describe("varnish over dark matt paint", () => {
     expect(await brightest([dark, coat("gloss", "varnish", "gloss")])).toBeGreaterThan(
       (await brightest([dark])) + 60,
     );
+  });
+});
+
+describe("metal", () => {
+  const metal = { ...coat("lode", "base-coat", "lode"), passes: 4 };
+  const spread = (rgba: Uint8ClampedArray) => {
+    const light: number[] = [];
+    for (let at = 0; at < rgba.length; at += 4) if (rgba[at + 3] === 255) light.push(rgba[at + 1]!);
+    light.sort((a, b) => a - b);
+    return light[Math.floor(0.98 * light.length)]! / light[Math.floor(0.02 * light.length)]!;
+  };
+
+  it("spans more light and dark on the same dents than plain paint does, and none of it under paint", async () => {
+    const [plain, bare] = [spread(await shown([dark], true)), spread(await shown([metal], true))];
+    expect(bare).toBeGreaterThan(1.3 * plain);
+    expect(await shown([metal, { ...dark, passes: 6 }], true)).not.toEqual(await shown([metal], true));
+    expect(spread(await shown([metal, { ...dark, passes: 6 }], true))).toBeLessThan(1.15 * plain);
+  });
+
+  it("looks as its pot does where no light is asked for", async () => {
+    const lode = demoShelf.find(({ name }) => name === "Lode Grey")!;
+    expect(Math.abs(meanOf(await shown([metal]))[0] - hexToLab(lode.thick)[0])).toBeLessThan(4);
   });
 });

@@ -1,7 +1,7 @@
 import { VEIL, veilOfMix } from "../colour/finish";
 import { decodeSrgb } from "../colour/spaces";
 import { LEVELS, levelUm } from "../colour/film";
-import { mixById, type Job, type Paint } from "../job";
+import { mixById, type Job, type Mix, type Paint } from "../job";
 import type { LampVector } from "../surface/grid";
 import type { PlaneSize } from "../surface/coarse";
 import { CURVE } from "./compositor";
@@ -16,6 +16,20 @@ export const glossOf = (veil: number): number => 1 - veil / VEIL.matt;
 const SINKS_UM = 8;
 /** Finishes nearer to each other than this look the same. */
 const SAME_VEIL = 0.0006;
+/**
+ * Flakes of metal in a film lie nearly along it and mirror the lamp in their own colour: dark where they look aside, bright
+ * where they look halfway between lamp and eye. What of the plain paint's light is left aside, what comes to it there, and
+ * how tight that is drawn: half of it is left at 22°, as flakes lie within that of the film. Model: paint as a base under
+ * flakes with a spread of normals (Ershov, Kolchin and Myszkowski, "Rendering pearlescent appearance", Eurographics 2001).
+ */
+export const METAL = { aside: 0.5, mirrored: 1.7, tight: 9, room: 0.7 } as const;
+/** A film with less metal than this is plain. */
+const LEAST_METAL = 0.02;
+
+/** What the lamp's light on a metal is multiplied by. @param metal share of flakes, 0…1 @param facing cosine to halfway between lamp and eye */
+export const flakesOf = (metal: number, facing: number): number =>
+  1 - metal + metal * (METAL.aside + METAL.mirrored * Math.max(0, facing) ** METAL.tight);
+
 /** Brightness of the lamp in a glossy surface, as a share of white, and how tight it is drawn. */
 export const SHINE = { strength: 0.5, least: 8, most: 60 } as const;
 
@@ -26,6 +40,24 @@ export interface SurfaceFinish {
   /** Veil of the topmost film, and of the paint that is seen through it, as it was given. */
   readonly top: Float32Array;
   readonly paint: Float32Array;
+  /** Share of metal flakes in what is seen, 0…1; null where there is none anywhere. */
+  readonly metal: Float32Array | null;
+}
+
+/** How glossy each cell is, 0 matt … 1 gloss; metal as its share below 0: its mirror is the paint's own. */
+export const glossPlane = ({ top, metal }: SurfaceFinish): Float32Array =>
+  top.map((veil, at) => (metal && metal[at]! > LEAST_METAL ? -metal[at]! : glossOf(veil)));
+
+/** Share of metal in a mix, by its parts, 0…1. */
+function metalOf(mix: Pick<Mix, "parts"> | null | undefined, paints: readonly Paint[]): number {
+  let [metal, all] = [0, 0];
+  for (const { paintId, parts } of mix?.parts ?? []) {
+    const paint = paints.find(({ id }) => id === paintId);
+    if (!paint) continue;
+    all += parts;
+    if (paint.kind === "metal") metal += parts;
+  }
+  return all > 0 ? metal / all : 0;
 }
 
 /**
@@ -42,8 +74,10 @@ export function finishOf(
 ): SurfaceFinish | null {
   const veils = coats.map(({ coat }) => veilOfMix(mixById(job as Job, coat.mixId) ?? { parts: [] }, paints));
   // Matt films on matt ground change nothing: the first one that is not matt begins.
-  const first = veils.findIndex((veil) => Math.abs(veil - VEIL.matt) >= SAME_VEIL);
+  const metals = coats.map(({ coat }) => metalOf(mixById(job as Job, coat.mixId), paints));
+  const first = veils.findIndex((veil, at) => Math.abs(veil - VEIL.matt) >= SAME_VEIL || metals[at]! > 0);
   if (first < 0) return null;
+  const metal = metals.some((share) => share > 0) ? new Float32Array(cells) : null;
   const top = new Float32Array(cells).fill(VEIL.matt);
   const paint = new Float32Array(cells).fill(VEIL.matt);
   for (let index = first; index < coats.length; index++) {
@@ -59,10 +93,11 @@ export function finishOf(
       const level = film.level[at]!;
       top[at]! += cover * stands[level]! * (veil - top[at]!);
       paint[at]! += cover * hides[level]! * (veil - paint[at]!);
+      if (metal) metal[at]! += cover * hides[level]! * (metals[index]! - metal[at]!);
     }
-    afterCoat?.(index, { top, paint });
+    afterCoat?.(index, { top, paint, metal });
   }
-  return { top, paint };
+  return { top, paint, metal };
 }
 
 /**
@@ -101,7 +136,7 @@ export function shineOf(gloss: number, facing: number): number {
 }
 
 /**
- * The lamp mirrored in what shines. Source: Blinn, "Models of light reflection for computer synthesized pictures",
+ * The lamp mirrored in what shines, and metal as its flakes look. Source: Blinn, "Models of light reflection for computer synthesized pictures",
  * SIGGRAPH 1977, seen straight from the front.
  * @param heights relief with the films on it, mm
  */
@@ -112,21 +147,23 @@ export function layShine(
   size: PlaneSize & { readonly pitchMm: number; readonly inside: Float32Array; readonly lamp: LampVector },
 ): void {
   const { width, height, pitchMm, inside, lamp } = size;
+  const plane = glossPlane(finish);
   const half = [lamp[0], lamp[1], lamp[2] + 1] as const;
   const length = Math.hypot(...half);
   const scale = 1 / (2 * pitchMm);
   for (let row = 1; row < height - 1; row++) {
     for (let column = 1; column < width - 1; column++) {
       const at = row * width + column;
-      const gloss = glossOf(finish.top[at]!);
-      if (inside[at]! < 0.5 || gloss < 0.05) continue;
+      const gloss = plane[at]!;
+      if (inside[at]! < 0.5 || (gloss < 0.05 && gloss >= 0)) continue;
       const sx = (heights[at + 1]! - heights[at - 1]!) * scale;
       const sy = (heights[at + width]! - heights[at - width]!) * scale;
       const facing = (-sx * half[0] - sy * half[1] + half[2]) / length / Math.sqrt(1 + sx * sx + sy * sy);
-      const shine = shineOf(gloss, facing);
-      if (shine < 0.002) continue;
+      const shine = gloss < 0 ? 0 : shineOf(gloss, facing);
+      const flakes = gloss < 0 ? flakesOf(-gloss, facing) : 1;
+      if (shine < 0.002 && gloss >= 0) continue;
       for (let channel = 0; channel < 3; channel++) {
-        const linear = Math.min(1, DECODE[rgba[at * 4 + channel]!]! + shine);
+        const linear = Math.min(1, DECODE[rgba[at * 4 + channel]!]! * flakes + shine);
         rgba[at * 4 + channel] = CURVE[Math.round(linear * CURVE_STEPS)]!;
       }
     }

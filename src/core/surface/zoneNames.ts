@@ -22,5 +22,6 @@ export const ZONES = [
   "tips",
   "built",
   "ground",
+  "fittings",
 ] as const;
 export type Zone = (typeof ZONES)[number];

@@ -84,6 +84,13 @@ const onBuilt: ZoneOn = (grid) => {
   return (at) => (built[at]! < 0 ? 0 : 1);
 };
 
+/** Nails, rivets, bolts and hoops. A hide that covers the piece has none. */
+const onFittings: ZoneOn = (grid) => {
+  const { fitting } = grid.form;
+  if (!fitting || grid.hide) return () => 0;
+  return (at) => fitting({ turnDeg: grid.turnDeg[at]!, heightMm: grid.heightMm[at]! });
+};
+
 const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   raised: (grid) => by(fieldsOf(grid).high),
   // What is neither raised nor hollow: the three share the surface between them.
@@ -115,6 +122,7 @@ const ZONE_MEMBERS: Readonly<Record<Zone, ZoneOn>> = {
   built: onBuilt,
   // What stands on a base and its ground share the surface between them.
   ground: (grid, wear) => not(onBuilt(grid, wear)),
+  fittings: onFittings,
   tips: (grid) => {
     const { hide } = grid;
     if (!hide) return between(fieldsOf(grid).high, ...HIGHEST);

@@ -71,6 +71,21 @@ function middleWidth(widths: readonly number[]): number {
   return widths.find((mm) => (sum += mm * mm) >= area / 2)!;
 }
 
+describe("chips lower than others at the same places", () => {
+  it("are those chips moved down the piece by as much", () => {
+    const plain = lay("chip", { coverage: 5, edges: 0, clusters: 0 });
+    const lower = lay("chip", { coverage: 5, edges: 0, clusters: 0, lower: 0.5 });
+    const down = Math.round(0.5 / smooth.pitchMm) * smooth.width;
+    let [apart, all] = [0, 0];
+    for (let cell = 0; cell + down < plain.cover.length; cell++) {
+      apart += Math.abs(plain.cover[cell]! - lower.cover[cell + down]!);
+      all += plain.cover[cell]!;
+    }
+    expect(all).toBeGreaterThan(1000);
+    expect(apart / all).toBeLessThan(0.1);
+  });
+});
+
 describe("chips and stains", () => {
   it.each([
     ["chip", 1],

@@ -52,8 +52,8 @@ const PIECES: readonly HistoryPiece[] = [
     ...{ seat: "left-flank", figureId: FIRST_FIGURE, told: BY_THE_RIVER },
   },
   {
-    ...{ id: "crate-side", name: "Side of the crate", form: "boards", seed: 63, ...painted("#6a4a3a") },
-    sizes: {},
+    ...{ id: "crate", name: "Crate", form: "crate", seed: 63, ...painted("#6a4a3a") },
+    sizes: { widthMm: 15, depthMm: 11, heightMm: 10.5 },
     seat: null,
     figureId: CRATE_FIGURE,
     told: { ...BY_THE_RIVER, stuff: "wood", weather: "rain", ground: "wet" },
@@ -83,7 +83,7 @@ function withSignal(job: Job): Job {
 /** Numbers of the ferry's yard, dabbed on through a mask before anything happened to the paint. */
 const MARKS: readonly (readonly [surfaceId: string, params: Readonly<Record<string, number>>])[] = [
   ["front", { first: signOf("0"), second: signOf("7"), height: 4.6, along: 75, up: 76 }],
-  ["crate-side", { first: signOf("arrow"), second: 0, height: 4, along: 50, up: 62, turn: 90 }],
+  ["crate", { first: signOf("arrow"), second: 0, height: 4, along: 50, up: 62, turn: 90 }],
 ];
 const MARK_MIX = "marks";
 

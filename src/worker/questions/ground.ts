@@ -25,6 +25,7 @@ const CELLS = 30_000;
 /** A base with what stands on it; null where the job has no such surface. */
 export const ground = defineQuestion<GroundInput, GroundAnswer>({
   id: "ground",
+  newestOnly: true,
   schema: object({ job: jobField(), surfaceId: string().strict().required() }),
   async run({ job, surfaceId }) {
     const surface = job.surfaces.find(({ id }) => id === surfaceId);

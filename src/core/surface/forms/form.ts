@@ -64,6 +64,8 @@ export interface SurfaceForm {
   readonly gaps?: Gaps;
   /** What of a closed piece comes to its seat, where that is neither an end nor its middle: a height along it, and the piece's own ways up and out there. */
   readonly held?: { readonly heightMm: number; readonly up: SpacePoint; readonly out: SpacePoint };
+  /** 0…1: whether iron fixed to it lies at a place, as nails, rivets, bolts and hoops do; left out where there is none. */
+  readonly fitting?: (place: Place) => number;
   /** Folds and the like above the plain form, mm. */
   relief(place: Place): number;
 }

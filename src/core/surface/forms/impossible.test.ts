@@ -49,6 +49,16 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["helmet", { slits: 20, slitMm: 1 }, "slitMm"],
   ["hood", { headMm: 20, overMm: 5 }, "overMm"],
   ["hood", { lowerMm: 18, folds: 16, foldMm: 1.1 }, "foldMm"],
+  ["pipe", { lengthMm: 6, roundMm: 9, bendDeg: 300 }, "bendDeg"],
+  ["pipe", { lengthMm: 10, ribs: 80 }, "ribs"],
+  ["pipe", { roundMm: 3, proudMm: 0.6 }, "proudMm"],
+  ["barrel", { lengthMm: 5, middleMm: 60 }, "middleMm"],
+  ["barrel", { endMm: 12, staves: 40 }, "staves"],
+  ["barrel", { hoopMm: 0.3, rivetMm: 0.5 }, "rivetMm"],
+  ["crate", { widthMm: 4, battens: 6, battenMm: 1.8 }, "battenMm"],
+  ["crate", { heightMm: 4, boards: 12 }, "boards"],
+  ["blade", { lengthMm: 6, pointMm: 6 }, "pointMm"],
+  ["blade", { guardMm: 2, thickMm: 1 }, "thickMm"],
   ["cloak", { lengthMm: 4, hemMm: 30, neckMm: 11, folds: 2, foldMm: 6 }, "foldMm"],
 ];
 

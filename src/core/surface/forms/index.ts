@@ -1,9 +1,12 @@
 import { bag } from "./bag";
+import { barrel } from "./barrel";
 import { base } from "./base";
+import { blade } from "./blade";
 import { boards } from "./boards";
 import { boot } from "./boot";
 import { cloak } from "./cloak";
 import { coneBand } from "./coneBand";
+import { crate } from "./crate";
 import type { FormDefinition } from "./form";
 import { dome } from "./dome";
 import { glove } from "./glove";
@@ -13,6 +16,7 @@ import { hood } from "./hood";
 import { horn } from "./horn";
 import { limb } from "./limb";
 import { panel } from "./panel";
+import { pipe } from "./pipe";
 import { plate } from "./plate";
 import { sleeve } from "./sleeve";
 import { strap } from "./strap";
@@ -38,6 +42,10 @@ export const forms = {
   panel: panel as unknown as FormDefinition,
   boards: boards as unknown as FormDefinition,
   plate: plate as unknown as FormDefinition,
+  pipe: pipe as unknown as FormDefinition,
+  crate: crate as unknown as FormDefinition,
+  barrel: barrel as unknown as FormDefinition,
+  blade: blade as unknown as FormDefinition,
   base: base as unknown as FormDefinition,
   wall: wall as unknown as FormDefinition,
 } as const;

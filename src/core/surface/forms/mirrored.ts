@@ -7,7 +7,7 @@ const aside = ([x, y, z]: SpacePoint): SpacePoint => [-x, y, z];
  * outside stays outside.
  */
 export function mirrored(form: SurfaceForm): SurfaceForm {
-  const { turnDeg, bounds, seamsDeg, facing, held } = form;
+  const { turnDeg, bounds, seamsDeg, facing, held, fitting } = form;
   const turned = (place: Place): Place => ({ ...place, turnDeg: turnDeg - place.turnDeg });
   const over = ([x, y]: FlatPoint): FlatPoint => [-x, y];
   return {
@@ -19,6 +19,7 @@ export function mirrored(form: SurfaceForm): SurfaceForm {
     inSpace: (place) => aside(form.inSpace(turned(place))),
     relief: (place) => form.relief(turned(place)),
     ...(form.rim ? { rim: (place: Place) => form.rim!(turned(place)) } : {}),
+    ...(fitting ? { fitting: (place: Place) => fitting(turned(place)) } : {}),
     ...(facing ? { facing: (place: Place) => aside(facing(turned(place))) } : {}),
     ...(held ? { held: { ...held, up: aside(held.up), out: aside(held.out) } } : {}),
     lengthAt: (heightMm) => form.lengthAt(heightMm),

@@ -124,10 +124,13 @@ function ventAt(x: number, y: number, ventMm: number, high: number): number {
   return up;
 }
 
+/** Where a bezel's ring ends inwards, of its radius. */
+const RING_IN = 0.7;
+
 /** A ring that stands out, and the glass bulging in it. @param off distance from its middle, mm */
 function bezelAt(off: number, bezelMm: number): number {
   const outer = bezelMm / 2;
-  const [ring, inner] = [0.16 * bezelMm, 0.7 * outer];
+  const [ring, inner] = [0.16 * bezelMm, RING_IN * outer];
   if (off > outer + 0.1) return 0;
   const rim = ring * raised(outer - off, 0.12) * (1 - raised(inner - off, 0.1));
   const glass = off < inner ? 0.75 * ring * Math.sqrt(Math.max(0, 1 - (off / (1.06 * inner)) ** 2)) : 0;
@@ -150,19 +153,30 @@ export const plate = defineForm({
     const { lengthMm, heightMm, columns, rows, lineMm, deepMm, ventMm, bezelMm, dents } = values;
     const { wide, high } = panelOf(values);
     const [soft, fine] = [softNoise(seed, 3.6, hash01), softNoise(seed + 1, 0.7, hash01)];
-    const relief = (x: number, y: number) => {
+    /** The panel at a place, and where in it the place lies from its middle, mm. */
+    const panelAt = (x: number, y: number) => {
       const column = Math.min(columns - 1, Math.max(0, Math.floor(x / wide)));
       const row = Math.min(rows - 1, Math.max(0, Math.floor(y / high)));
-      const [px, py] = [x - (column + 0.5) * wide, y - (row + 0.5) * high];
+      return { column, row, px: x - (column + 0.5) * wide, py: y - (row + 0.5) * high };
+    };
+    const hasBezel = (column: number, row: number) => bezelMm > 0 && column === columns - 1 && row === 0;
+    const relief = (x: number, y: number) => {
+      const { column, row, px, py } = panelAt(x, y);
       const toRim = Math.min(wide / 2 - Math.abs(px), high / 2 - Math.abs(py)) - lineMm / 2;
       const face = raised(toRim, 0.4 * lineMm);
       const own = UNLIKE * deepMm * hash01(seed, column, row + 60);
       let up = face * (deepMm + own) + dents * (soft(x, y) + 0.2 * fine(x, y));
       up += face * rivetsAt(px, py, values, wide, high);
       if (ventMm > 0 && column === 0 && row === rows - 1) up += ventAt(px, py, ventMm, high);
-      if (bezelMm > 0 && column === columns - 1 && row === 0) up += bezelAt(Math.hypot(px, py), bezelMm);
+      if (hasBezel(column, row)) up += bezelAt(Math.hypot(px, py), bezelMm);
       return up;
     };
-    return buildSheet({ id: "plate", lengthMm, widthMm: heightMm, relief });
+    const fitting = (x: number, y: number) => {
+      const { column, row, px, py } = panelAt(x, y);
+      const off = Math.hypot(px, py);
+      const ring = hasBezel(column, row) && off < bezelMm / 2 && off > RING_IN * (bezelMm / 2);
+      return ring || rivetsAt(px, py, values, wide, high) > 0 ? 1 : 0;
+    };
+    return buildSheet({ id: "plate", lengthMm, widthMm: heightMm, relief, fitting });
   },
 });

@@ -8,6 +8,8 @@ interface SheetOptions {
   readonly widthMm: number;
   /** Height above the plain sheet at a place along and up from the lower edge, mm. */
   readonly relief: (alongMm: number, upMm: number) => number;
+  /** 0…1: whether iron fixed to it lies there; left out where there is none. */
+  readonly fitting?: (alongMm: number, upMm: number) => number;
   /** Radius round which the piece bends, across its width; Infinity for a flat one. */
   readonly bendMm?: number;
   /** Closed round the figure: both ends meet. */
@@ -21,7 +23,7 @@ interface SheetOptions {
  * areas are exact. Turn runs from 0 to 360 along the piece, height from the lower edge up.
  */
 export function buildSheet(options: SheetOptions): SurfaceForm {
-  const { id, lengthMm, widthMm, relief, closed = false, seamsMm = [0] } = options;
+  const { id, lengthMm, widthMm, relief, fitting, closed = false, seamsMm = [0] } = options;
   const toMm = lengthMm / 360;
   const radius = options.bendMm ?? Infinity;
   const inSpace = ({ turnDeg, heightMm }: Place): SpacePoint => {
@@ -51,6 +53,7 @@ export function buildSheet(options: SheetOptions): SurfaceForm {
         return [Math.sin(angle), 0, Math.cos(angle)];
       },
     }),
+    ...(fitting && { fitting: ({ turnDeg, heightMm }: Place) => fitting(turnDeg * toMm, heightMm) }),
     relief: ({ turnDeg, heightMm }) => relief(turnDeg * toMm, heightMm),
   };
 }

@@ -15,6 +15,8 @@ interface TurnedOptions {
   readonly roundAt: (heightMm: number) => number;
   /** Height above the plain form, mm. @param plain how the form lies in space without it */
   readonly relief: (place: Place, plain: Plain) => number;
+  /** 0…1: whether iron fixed to it lies at a place; left out where there is none. */
+  readonly fitting?: (place: Place) => number;
   /** How far the middle line bends, degrees. */
   readonly bendDeg?: number;
   /** Which way; to the right where left out. */
@@ -241,6 +243,7 @@ export function buildTurned(options: TurnedOptions): SurfaceForm {
     place: ([x, y]) => ({ turnDeg: settled((x / lengthAt(-y) + 0.5) * 360), heightMm: -y }),
     inSpace: (at) => raised(plain(at), facing(at), relief(at)),
     facing,
+    ...(options.fitting && { fitting: options.fitting }),
     relief,
   };
 }

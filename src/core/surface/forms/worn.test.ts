@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { lengthOf, minus } from "../vector";
+import { buildGrid } from "../grid";
 import type { Place, SpacePoint, SurfaceForm } from "./form";
 import { along, build, peaks } from "./testing";
 
@@ -150,5 +151,116 @@ describe("a cloak over shoulders", () => {
     expect(cone!.distortion ?? 1).toBe(1);
     expect(flat!.distortion).toBeGreaterThan(1.001);
     expect(flat!.distortion).toBeLessThan(1.2);
+  });
+});
+
+describe("a pipe", () => {
+  it("stands out in as many ribs as it has, and in none where it is smooth", () => {
+    const ribbed = build("pipe", { ribs: 20, ribMm: 0.3, joints: 0, dents: 0, lengthMm: 20 });
+    expect(peaks(along(ribbed, [180, 0.01], [180, 19.99]), 0.2)).toHaveLength(20);
+    const smooth = build("pipe", { ribs: 0, joints: 0, dents: 0, lengthMm: 20 });
+    expect(peaks(along(smooth, [180, 0], [180, 20]), 0.01)).toHaveLength(0);
+  });
+
+  it("has its flanges at both ends and between, its bolts on them, each as many as told", () => {
+    const form = build("pipe", { joints: 3, jointMm: 1.2, bolts: 6, ribs: 0, lengthMm: 20, proudMm: 0.4 });
+    for (const heightMm of [0.3, 10, 19.7])
+      expect(form.relief({ turnDeg: 0, heightMm })).toBeGreaterThan(0.35);
+    expect(form.relief({ turnDeg: 0, heightMm: 5 })).toBeLessThan(0.1);
+    const round = along(form, [0, 10], [360, 10]);
+    expect(peaks(round, 0.08)).toHaveLength(6);
+    const iron = Array.from({ length: 720 }, (_, at) => form.fitting!({ turnDeg: at / 2, heightMm: 10 }));
+    expect(iron.filter((here, at) => here === 1 && iron[(at + 719) % 720] === 0)).toHaveLength(6);
+  });
+
+  it("is as far round as measured, and as long along its outer curve when it is bent", () => {
+    const form = build("pipe", { joints: 0, dents: 0, bendDeg: 90, roundMm: 8, lengthMm: 24 });
+    expect(roundMm(form, 12)).toBeCloseTo(8, 1);
+  });
+});
+
+describe("a barrel", () => {
+  const form = build("barrel", { hoops: 0, grainMm: 0, endMm: 26, middleMm: 32, lengthMm: 13 });
+
+  it("is as far round rim and belly as measured", () => {
+    expect(roundMm(form, 0.01)).toBeCloseTo(26, 1);
+    expect(roundMm(form, 6.5)).toBeCloseTo(32, 1);
+  });
+
+  it("has as many staves as told, and as many hoops of iron, their rims over the staves", () => {
+    expect(peaks(along(form, [0, 6.5], [360, 6.5], 20000), 0.02)).toHaveLength(18);
+    const hooped = build("barrel", { hoops: 4, hoopMm: 0.9, grainMm: 0 });
+    const iron = Array.from({ length: 1300 }, (_, at) =>
+      hooped.fitting!({ turnDeg: 200, heightMm: (at + 0.5) / 100 }),
+    );
+    expect(iron.filter((here, at) => here === 1 && (iron[at - 1] ?? 0) === 0)).toHaveLength(4);
+    const share = iron.reduce((sum, here) => sum + here, 0) / 100;
+    expect(share).toBeCloseTo(4 * 0.9, 0);
+  });
+
+  it("of sheet metal has no staves, and none of its ribs is a fitting", () => {
+    const drum = build("barrel", { staves: 0, hoops: 3, grainMm: 0, proudMm: 0.3 });
+    expect(peaks(along(drum, [10, 4], [350, 4]), 0.01)).toHaveLength(0);
+    expect(peaks(along(drum, [180, -1], [180, 14]), 0.15)).toHaveLength(3);
+    expect(drum.fitting!({ turnDeg: 20, heightMm: 6.5 })).toBe(0);
+  });
+});
+
+describe("a crate", () => {
+  const form = build("crate", { widthMm: 16, depthMm: 10, heightMm: 11, boards: 4, grainMm: 0 });
+
+  it("is as wide and as deep as measured, its sides straight", () => {
+    const { wide, deep } = sides(form, 5);
+    expect(wide).toBeCloseTo(16, 1);
+    expect(deep).toBeCloseTo(10, 1);
+    const front = [160, 180, 200].map((turnDeg) => plainAt(form, { turnDeg, heightMm: 5 })[2]);
+    expect(Math.max(...front) - Math.min(...front)).toBeLessThan(0.05);
+    expect(form.areaMm2).toBeCloseTo(2 * (16 + 10) * 11, 6);
+  });
+
+  it("has its boards on every side, and battens with a nail in each board at its corners", () => {
+    for (const turnDeg of [0.5, 90, 180, 270])
+      expect(peaks(along(form, [turnDeg, 0], [turnDeg, 11]), 0.04)).toHaveLength(4);
+    // Two battens on either of the two wide sides and the two narrow ones, four boards: 32 nails.
+    const grid = buildGrid(form, 0.05);
+    let nails = 0;
+    grid.inside.forEach((inside, at) => {
+      const place = { turnDeg: grid.turnDeg[at]!, heightMm: grid.heightMm[at]! };
+      if (inside > 0.5) nails += form.fitting!(place);
+    });
+    expect((nails * 0.05 ** 2) / (Math.PI * 0.17 ** 2)).toBeGreaterThan(30);
+    expect((nails * 0.05 ** 2) / (Math.PI * 0.17 ** 2)).toBeLessThan(34);
+  });
+});
+
+describe("a blade", () => {
+  it("is highest along its ridge and runs out to its edges; a knife has its back on the left", () => {
+    const sword = build("blade", { nicks: 0, fullerMm: 0, thickMm: 0.5 });
+    const across = (form: SurfaceForm) =>
+      [0.02, 0.25, 0.5, 0.75, 0.98].map((t) => form.relief({ turnDeg: t * 360, heightMm: 4 }));
+    const [left, , middle, , right] = across(sword);
+    expect(middle!).toBeGreaterThan(0.42);
+    expect(Math.max(left!, right!)).toBeLessThan(0.1);
+    const knife = across(build("blade", { edges: 1, nicks: 0, fullerMm: 0 }));
+    expect(knife[0]!).toBeGreaterThan(0.42);
+    expect(knife[4]!).toBeLessThan(0.15);
+    const grooved = build("blade", { nicks: 0, fullerMm: 1 });
+    expect(grooved.relief({ turnDeg: 180, heightMm: 4 })).toBeLessThan(
+      grooved.relief({ turnDeg: 250, heightMm: 4 }),
+    );
+  });
+
+  it.each([1, 2])("with %i edges ends in a point, and has the area that its picture has", (edges) => {
+    const form = build("blade", { edges });
+    const grid = buildGrid(form, 0.04);
+    const mm2 = grid.inside.reduce((sum, share) => sum + share, 0) * 0.04 ** 2;
+    expect(Math.abs(mm2 / form.areaMm2 - 1)).toBeLessThan(0.015);
+    const wideAt = (heightMm: number) => {
+      let cells = 0;
+      for (let at = 0; at < 400; at++) if (form.rim!({ turnDeg: (at + 0.5) * 0.9, heightMm }) > 0) cells++;
+      return (cells / 400) * 3.2;
+    };
+    expect(wideAt(1)).toBeGreaterThan(3.1);
+    expect(wideAt(19.6)).toBeLessThan(0.7);
   });
 });

@@ -51,6 +51,15 @@ export const chip = defineTechnique({
       default: 35,
       about: "0 spreads them evenly, 100 crowds them where something knocked again and again.",
     },
+    lower: {
+      label: "Lower by",
+      unit: "mm",
+      range: [-1, 1],
+      step: 0.02,
+      default: 0,
+      about:
+        "Against chips of an earlier coat at the same places: a light one a little lower than a dark one is the lit rim of a dent.",
+    },
   },
   lays: ["field"],
   filmShare: 0.8,
@@ -78,7 +87,7 @@ export const chip = defineTechnique({
       weights,
       { share: params.coverage / 100, soft },
       (at) =>
-        chance(along[at]!, up[at]!) +
+        chance(along[at]!, up[at]! + params.lower) +
         toEdges * Math.min(1, edge[at]!) +
         (crowd > 0 ? crowd * cloud(along[at]! + shiftY, up[at]! + shiftX) : 0),
     );

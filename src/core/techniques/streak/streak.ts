@@ -18,7 +18,7 @@ export const streak = defineTechnique({
     density: {
       label: "Start points",
       unit: "per mm²",
-      range: [0.02, 3],
+      range: [0.02, 12],
       step: 0.02,
       default: 0.2,
       about: "How many on a square millimetre where the coat is fully wanted.",

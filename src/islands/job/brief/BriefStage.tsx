@@ -22,7 +22,7 @@ import { PartOf, useBriefFigure } from "./FigureSwitch";
 import { FormPicture } from "./FormPicture";
 import { GroundForm } from "./ground/GroundForm";
 import { GroundPlan } from "./ground/GroundPlan";
-import { isGround } from "./ground/useGround";
+import { isGround, useGround } from "./ground/useGround";
 import { HideForm } from "./HideForm";
 import { PieceChoice, useAddPiece } from "./PieceChoice";
 import { ReliefPicture } from "./ReliefPicture";
@@ -177,6 +177,7 @@ export function BriefStage() {
   if (form && form !== last) setLast(form);
   const definition = surface && isFormId(surface.form.id) ? forms[surface.form.id] : null;
   const drawn = form ?? last;
+  const ground = useGround(surface && isGround(drawn, surface) ? surface : null);
   const about = active === null ? undefined : definition?.params[active];
   const sizes = (surface && definition ? sizesOfUse(definition, surface.form) : {}) as unknown as Parameters<
     typeof BandDrawing
@@ -200,7 +201,7 @@ export function BriefStage() {
           {surface && whole ? (
             <FigureView figure={figure} />
           ) : drawn && surface && isGround(drawn, surface) ? (
-            <GroundPlan surface={surface} form={drawn} />
+            <GroundPlan surface={surface} form={drawn} answer={ground} />
           ) : drawn && surface && drawn.id !== "cone-band" ? (
             <SheetDrawing surfaceId={surface.id} form={drawn} active={active} />
           ) : drawn && surface ? (
@@ -239,7 +240,7 @@ export function BriefStage() {
           {definition && (
             <SizesForm surface={surface} definition={definition} problems={problems} onActive={setActive} />
           )}
-          {isGround(drawn, surface) && <GroundForm surface={surface} />}
+          {isGround(drawn, surface) && <GroundForm surface={surface} answer={ground} />}
           <SeatForm surface={surface} />
           <VolumesForm surface={surface} />
           <HideForm surface={surface} />

@@ -1,6 +1,6 @@
 import { FROM_BELOW, LAMP, LEAST_GLOSS, RIM_PX, ROOM, SHADE_MM } from "../../../core/piece/shade";
 import { INSIDE, LEAST_INSIDE } from "../../../core/piece/skin";
-import { SHINE } from "../../../core/simulate/surfaceFinish";
+import { METAL, SHINE } from "../../../core/simulate/surfaceFinish";
 
 /** A number as the shader's language wants it: never a whole one without its point. */
 const float = (value: number): string => (Number.isInteger(value) ? `${value}.0` : String(value));
@@ -75,18 +75,22 @@ vec3 inLight(vec3 light) {
   n = normalize(n - slopeOf(here.r) * u - slopeOf(here.g) * cross(u, n));
   if (!gl_FrontFacing) n = -n;
   float sky = gl_FrontFacing ? here.b : 0.5;
-  float gloss = gl_FrontFacing ? here.a : 0.0;
+  float gloss = gl_FrontFacing ? (here.a * 255.0 - 127.0) / 127.0 : 0.0;
   float facing = max(0.0, dot(n, lamp));
   float free = facing > 0.0 ? reached() : 0.0;
   float above = 0.5 + 0.5 * n.y;
   float room = ${float(ROOM)} * sky * mix(${float(FROM_BELOW)}, 1.0, above);
   float mirrored = max(0.0, dot(n, normalize(lamp + eye)));
+  float metal = max(0.0, -gloss);
+  gloss = max(0.0, gloss);
+  float flakes = 1.0 - metal + metal * (${float(METAL.aside)} + ${float(METAL.mirrored)} * pow(mirrored, ${float(METAL.tight)}));
+  room *= 1.0 - metal * ${float(1 - METAL.room)};
   float square = gloss * gloss;
   float tight = mix(${float(SHINE.least)}, ${float(SHINE.most)}, square);
   float shine = gloss < ${float(LEAST_GLOSS)} || mirrored == 0.0
     ? 0.0
     : free * ${float(SHINE.strength)} * square * pow(mirrored, tight);
-  return min(vec3(1.0), light * (room + ${float(LAMP)} * free * facing) + shine);
+  return min(vec3(1.0), light * (room + ${float(LAMP)} * free * facing * flakes) + shine);
 }
 
 vec3 encoded(vec3 light) {

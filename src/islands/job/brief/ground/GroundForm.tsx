@@ -14,7 +14,8 @@ import { useEditSurface } from "../../useSurface";
 import { SetForm } from "./SetForm";
 import { ThingForm } from "./ThingForm";
 import { thingsOf } from "./things";
-import { useChosen, useGround, workOf } from "./useGround";
+import type { GroundAnswer } from "../../../../worker/questions/ground";
+import { useChosen, workOf } from "./useGround";
 
 type Change = (work: Groundwork) => Groundwork;
 
@@ -63,11 +64,16 @@ function Adding({ work, change }: { readonly work: Groundwork; readonly change: 
   );
 }
 
+interface GroundFormProps {
+  readonly surface: Surface;
+  /** Null until it is worked out. */
+  readonly answer: GroundAnswer | null;
+}
+
 /** What stands on a base: its pieces in the order they are laid, its feet, and each of them by itself. */
-export function GroundForm({ surface }: { readonly surface: Surface }) {
+export function GroundForm({ surface, answer }: GroundFormProps) {
   const editSurface = useEditSurface();
   const { id: chosenId, choose } = useChosen();
-  const answer = useGround(surface);
   const work = workOf(surface);
   const change = (next: Change) => editSurface(surface.id, (now) => withGroundwork(now, next));
   const things = thingsOf(work);

@@ -2,14 +2,20 @@ import { Box, Typography } from "@mui/material";
 import type { Surface } from "../../../../core/job";
 import type { SurfaceForm } from "../../../../core/surface/forms/form";
 import { formatNumber } from "../../../../core/units";
+import type { GroundAnswer } from "../../../../worker/questions/ground";
 import { Picture } from "../../../../ui/Picture";
 import { BareStill } from "../BareStill";
 import { GroundMarks } from "./GroundMarks";
-import { useGround } from "./useGround";
+
+interface GroundPlanProps {
+  readonly surface: Surface;
+  readonly form: SurfaceForm;
+  /** Null until it is worked out. */
+  readonly answer: GroundAnswer | null;
+}
 
 /** A base as it stands, and from straight above with what is built on it, which is placed there by hand. */
-export function GroundPlan({ surface, form }: { readonly surface: Surface; readonly form: SurfaceForm }) {
-  const answer = useGround(surface);
+export function GroundPlan({ surface, form, answer }: GroundPlanProps) {
   const { minX, maxX, minY, maxY } = form.bounds;
   const [long, wide] = [maxX - minX, maxY - minY];
   return (

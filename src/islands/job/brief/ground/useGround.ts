@@ -2,11 +2,11 @@ import { useEffect, useState } from "react";
 import { create } from "zustand";
 import { BARE_GROUND } from "../../../../core/edits/groundwork";
 import { canBuildOn } from "../../../../core/groundwork/onGrid";
-import type { Surface } from "../../../../core/job";
+import { figureOf, type Surface } from "../../../../core/job";
 import type { SurfaceForm } from "../../../../core/surface/forms/form";
 import { simulationWorker } from "../../../../worker/client";
 import type { GroundAnswer } from "../../../../worker/questions/ground";
-import { useJob } from "../../jobStore";
+import { useJobStore } from "../../jobStore";
 
 interface Chosen {
   /** The piece or foot that is being worked on. */
@@ -21,21 +21,26 @@ export const useChosen = create<Chosen>()((set) => ({ id: null, choose: (id) => 
 export const isGround = (form: SurfaceForm | null, surface: Surface | null): boolean =>
   form !== null && surface !== null && canBuildOn(form);
 
-/** The ground as the worker sees it from above, and in numbers; the one before until the newest is there. */
-export function useGround(surface: Surface): GroundAnswer | null {
-  const job = useJob();
+/**
+ * The ground as the worker sees it from above, and in numbers; the one before until the newest is there. Asked once for
+ * all that show it.
+ * @param surface null where nothing can be built
+ */
+export function useGround(surface: Surface | null): GroundAnswer | null {
+  const figure = useJobStore(({ job }) => (job && surface ? figureOf(job, surface) : null));
   const [made, setMade] = useState<{ readonly of: string; readonly answer: GroundAnswer } | null>(null);
-  const { id } = surface;
   useEffect(() => {
+    const { job } = useJobStore.getState();
+    if (!job || !surface || !figure) return;
     let gone = false;
     // Sizes that do not fit are told beside their fields; the last ground that could be built stays.
-    const answer = (told: GroundAnswer) => gone || setMade({ of: id, answer: told });
-    simulationWorker().ask("ground", { job, surfaceId: id }, { answer });
+    const answer = (told: GroundAnswer) => gone || setMade({ of: surface.id, answer: told });
+    simulationWorker().ask("ground", { job, surfaceId: surface.id }, { answer });
     return () => {
       gone = true;
     };
-  }, [job, id]);
-  return made?.of === id ? made.answer : null;
+  }, [surface, figure]);
+  return made && made.of === surface?.id ? made.answer : null;
 }
 
 /** What stands on a surface. */
