@@ -76,7 +76,8 @@ function useMade<T>(make: () => Promise<T | null>): T | null | undefined {
   const [made, setMade] = useState<T | null | undefined>(undefined);
   useEffect(() => {
     let gone = false;
-    void inTurn(make).then((one) => {
+    // What nobody waits for any more is not made when its turn comes.
+    void inTurn(() => (gone ? Promise.resolve(null) : make())).then((one) => {
       if (!gone) setMade(one);
     });
     return () => {

@@ -5,7 +5,7 @@ import { Obstacles } from "../rays/obstacles";
 import { forms } from "../surface/forms";
 import type { SpacePoint } from "../surface/forms/form";
 import { buildGrid, withRelief, type SurfaceGrid } from "../surface/grid";
-import { shedOn, shedShare } from "../surface/shedLight";
+import { shedOf, shedOn, shedOver, shedShare } from "../surface/shedLight";
 import type { InTheWay } from "./roomLightOf";
 import { lightInRoom, shedLight } from "./shedOf";
 
@@ -126,5 +126,32 @@ describe("what a painted light sheds", () => {
       if (x < 3 && Math.abs(shed[at]! - open[at]!) > 0.005) lost++;
     }
     expect([leaks, lost]).toEqual([0, 0]);
+  });
+});
+
+describe("two painted lights on one piece", () => {
+  const other: PaintedLight = { ...lamp, id: "other", along: 0.66 };
+  const source = (light: PaintedLight) => {
+    const shed = shedLight(
+      { form: panel, seating: aside, way: null, own: light },
+      lightInRoom(panel, aside, light),
+    );
+    return { id: light.id, key: light.id, of: () => shed };
+  };
+  const both = { ...grid, sheds: [source(lamp), source(other)] };
+
+  it("run into each other: the later one is laid in its share of both, the earlier one whole", () => {
+    const [first, second] = [shedOf(both, "lamp"), shedOf(both, "other")];
+    expect(shedOver(both, "lamp")).toEqual(first);
+    const laid = shedOver(both, "other");
+    let [halves, wrong] = [0, 0];
+    for (let at = 0; at < laid.length; at++) {
+      const [p, q] = [second[at]!, first[at]!];
+      if (Math.abs(laid[at]! - (p + q > 0 ? (p * p) / (p + q) : 0)) > 1e-6) wrong++;
+      // Half way between equal lights half of the later one covers the earlier.
+      if (p > 0.2 && Math.abs(p - q) < 0.02 && Math.abs(laid[at]! / p - 0.5) < 0.03) halves++;
+    }
+    expect(wrong).toBe(0);
+    expect(halves).toBeGreaterThan(5);
   });
 });

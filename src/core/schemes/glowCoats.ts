@@ -143,7 +143,13 @@ export function glassCoats(room: GlowRoom): GlowCoat[] {
   };
   const rim = { ...step(["bright", 62, 30], { rim: 86, middle: 0 }), key: shedName(light.id, "rim") };
   const name = `${light.name}: rim light`.slice(0, 80);
-  return [...STEPS[glass].map((one) => step(one)), ...(glass === "lens" ? [{ ...rim, name }] : []), point];
+  // What a lens mirrors is drawn in its two brightest steps: land below, sky above.
+  const mirrors = (tone: GlowTone) => glass === "lens" && (tone === "pale" || tone === "bright");
+  return [
+    ...STEPS[glass].map((one) => step(one, mirrors(one[0]) ? { mirrored: 1 } : {})),
+    ...(glass === "lens" ? [{ ...rim, name }] : []),
+    point,
+  ];
 }
 
 /** A place beside the light's own, mm to the right and up, as a technique is told it. */

@@ -71,9 +71,12 @@ const techniqueOf = (id: keyof typeof techniques): TechniqueDefinition => techni
 const followsVolumes = (surface: Surface, place: Place): boolean =>
   place.kind === "zones" ? place.values !== null : placeFollowsLight(surface, place);
 
-/** What a painted light's share of a surface depends on. */
-const shedKey = (job: Job, surface: Surface, lightId: string): string | null =>
-  lightOf(job, surface).sheds.find(({ id }) => id === lightId)?.key ?? null;
+/** What a painted light's share of a surface depends on: itself, and the earlier ones it lies over. */
+function shedKey(job: Job, surface: Surface, lightId: string): readonly string[] | null {
+  const { sheds } = lightOf(job, surface);
+  const at = sheds.findIndex(({ id }) => id === lightId);
+  return at < 0 ? null : sheds.slice(0, at + 1).map(({ key }) => key);
+}
 
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */
 export function filmKey(job: Job, surface: Surface, coat: Coat, pitchMm: number): string {

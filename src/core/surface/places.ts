@@ -7,7 +7,7 @@ import type { SurfaceGrid } from "./grid";
 import { USUAL_VOLUMES } from "./volumes/materials";
 import { valueMember, valuePlan } from "./volumes/valuePlan";
 import { rooted } from "./rooted";
-import { shedOf } from "./shedLight";
+import { shedOver } from "./shedLight";
 import { dot, minus } from "./vector";
 import { zoneWeights, type WearOf } from "./zones";
 
@@ -115,7 +115,7 @@ function weigh(grid: SurfaceGrid, place: WornPlace, cover: Float32Array | null):
   const members: ((at: number) => number)[] = [];
   if (place.span) members.push(spanMember(grid, place.span));
   if (place.values) members.push(valueMember(valuePlan(grid, place.volumes ?? USUAL_VOLUMES), place.values));
-  if (place.shed) members.push(valueMember(shedOf(grid, place.shed.lightId), { ...place.shed }));
+  if (place.shed) members.push(valueMember(shedOver(grid, place.shed.lightId), { ...place.shed }));
   if (place.outline) {
     const drawn = outlineWeights(grid, place.outline);
     members.push((at) => drawn[at]!);

@@ -60,8 +60,11 @@ export class FakeWorker {
   }
 }
 
-// Workers are kept as long as the page's modules are: the next test has its own questions alone.
+// Workers are kept as long as the page's modules are: the next test has its own questions alone. Whoever still waits for
+// an answer is told that there will be none: pictures that are made in turn would wait for it in the next test too.
 afterEveryTest.add(() => {
   FakeWorker.ready.clear();
+  for (const worker of FakeWorker.made)
+    for (const { id } of [...worker.asked]) worker.tell({ kind: "dropped", id });
   for (const { asked, cancelled } of FakeWorker.made) asked.length = cancelled.length = 0;
 });

@@ -37,6 +37,9 @@ const [GROOVED, GROOVE_DEEP] = [0.85, 0.6] as const;
 /** Share of the thickness that a bevel falls by; least room of a nick along an edge, mm. */
 const [BEVEL_FALLS, LEAST_NICK_MM] = [0.35, 0.5] as const;
 
+/** A point runs out to the rest of its width: no caster makes a needle. */
+const RUNS_OUT = 0.93;
+
 /** How far the edges lie from the middle line of the sheet, mm, left and right. */
 function outline({ lengthMm, guardMm, tipMm, pointMm, edges }: Sizes) {
   const body = lengthMm - pointMm;
@@ -46,8 +49,8 @@ function outline({ lengthMm, guardMm, tipMm, pointMm, edges }: Sizes) {
     const wide = guardMm + (tipMm - guardMm) * t;
     const gone = Math.min(1, Math.max(0, (upMm - body) / pointMm));
     // The edge of a knife comes up to its back; both edges of a sword meet in the middle.
-    if (edges === 1) return [widest, wide * (1 - gone ** 1.6) - widest];
-    const half = (wide / 2) * (1 - gone ** 1.3);
+    if (edges === 1) return [widest, wide * (1 - RUNS_OUT * gone ** 1.6) - widest];
+    const half = (wide / 2) * (1 - RUNS_OUT * gone ** 1.3);
     return [half, half];
   };
 }
@@ -55,7 +58,7 @@ function outline({ lengthMm, guardMm, tipMm, pointMm, edges }: Sizes) {
 /** Area, mm²: the body's trapezium and a point that is bounded by a power. */
 const areaOf = ({ lengthMm, guardMm, tipMm, pointMm, edges }: Sizes): number =>
   ((guardMm + tipMm) / 2) * (lengthMm - pointMm) +
-  tipMm * pointMm * (1 - 1 / (1 + (edges === 1 ? 1.6 : 1.3)));
+  tipMm * pointMm * (1 - RUNS_OUT / (1 + (edges === 1 ? 1.6 : 1.3)));
 
 /** Distance to the outline, mm, above 0 inside. @param x from the middle of the sheet */
 function rimOf(sizes: Sizes): (x: number, up: number) => number {

@@ -8,6 +8,37 @@ const share = (label: string, usual: number, about: string) =>
 /** How much the border of a step wavers, as a share of the way across. */
 const WAVERS = 0.035;
 
+/** What a glass can mirror, by name. */
+const MIRRORED = ["nothing: a plain border", "land and sky", "a window", "roofs"] as const;
+/** How far a mirrored shape takes the border of a step aside, as a share of the way across. */
+const MIRRORS = 0.3;
+
+/** How high a roof or a hill of its own stands at a place along the land, 0…1. */
+function skyline(x: number, roofs: boolean): number {
+  if (!roofs) return 0.5 + 0.5 * Math.sin(5.2 * x + 0.9) * Math.cos(2.1 * x);
+  const within = ((((x * 1.9 + 0.35) % 1) + 1) % 1) - 0.5;
+  // A gable, then the flat roof of the next house.
+  return within < 0 ? 0.25 : Math.max(0.1, 1 - 4 * Math.abs(within - 0.22));
+}
+
+/**
+ * What a mirrored shape adds to a place's way across, so that a step's border follows it. A ball shows what stands before
+ * it bent round its middle: a level line is an arc that bulges away from it.
+ * @param x, y from the middle of the glass, in its radii, y towards its bright side
+ */
+function mirroredAt(kind: number, x: number, y: number): number {
+  if (kind === 0) return 0;
+  const bent = x / Math.sqrt(Math.max(0.08, 1 - 0.85 * y * y));
+  if (kind === 2) {
+    // Four panes in the bright half, the bars between them dark.
+    const [px, py] = [Math.abs(bent), Math.abs(y - 0.42 + 0.12 * bent * bent)];
+    const pane = px > 0.07 && px < 0.5 && py > 0.05 && py < 0.32;
+    return pane ? MIRRORS : -MIRRORS;
+  }
+  const land = 0.1 - 0.45 * bent * bent + 0.34 * skyline(bent, kind === 3);
+  return y > land ? MIRRORS * 0.6 : -MIRRORS;
+}
+
 /** One step of a round lens, gem or lamp: from its dark side, or from its rim, on. */
 export const lens = defineTechnique({
   id: "lens",
@@ -40,6 +71,16 @@ export const lens = defineTechnique({
       step: 5,
       default: 313,
       about: "Where it is brightest: 0 to the right, 90 up. Light goes through glass: away from the lamp.",
+    },
+    mirrored: {
+      label: "Mirrored shape",
+      unit: "",
+      range: [0, 3],
+      step: 1,
+      default: 0,
+      names: MIRRORED,
+      about:
+        "What the border of the step is drawn along: what stands before the glass, small and bent round it.",
     },
     rim: share("Rim only, beyond", 0, "Of the way from the middle to the rim: 0 for all of the glass."),
   },
@@ -75,7 +116,9 @@ export const lens = defineTechnique({
       ];
       const out = Math.hypot(px, py) / radius;
       if (out > 1 + soft) return;
-      const across = (1 + (px * towardsX + py * towardsY) / radius) / 2;
+      const towards = (px * towardsX + py * towardsY) / radius;
+      const aside = (px * towardsY - py * towardsX) / radius;
+      const across = (1 + towards) / 2 + mirroredAt(params.mirrored, aside, towards);
       const place =
         middle * (1 - out) + (1 - middle) * across + WAVERS * cloud((x * 2) / radius, (y * 2) / radius);
       const step = smoothstep(from - half, from + half, place);

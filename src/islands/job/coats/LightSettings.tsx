@@ -5,6 +5,7 @@ import { GLASSES, LIT_GROUNDS, SHEDS, STRENGTHS, type PaintedLight, type Surface
 import { NumberField } from "../../../ui/NumberField";
 import { useDesign } from "../jobStore";
 import { ColourGoal } from "../palette/questions/ColourGoal";
+import { LightPlace } from "./LightPlace";
 import { Choice } from "./StartDialog";
 
 const GLASS_NAMES = {
@@ -174,6 +175,7 @@ export function LightSettings({ surface, light, onLight }: SettingsProps) {
           ))}
         </TextField>
       </Box>
+      <LightPlace light={light} onMove={change} />
       <Place label="Along the piece" value={light.along} onChange={(along) => change({ along })} />
       <Place label="Up the piece" value={light.up} onChange={(up) => change({ up })} />
       <Sizes light={light} change={change} />

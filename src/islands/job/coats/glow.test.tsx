@@ -1,5 +1,6 @@
 import { FakeWorker } from "../../testing/worker";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { useState } from "react";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { changeLight, newLight, withLight } from "../../../core/edits/paintedLights";
 import { inZones, type Job } from "../../../core/job";
@@ -10,6 +11,7 @@ import { job, look, openJob, show } from "../../testing/open";
 import { useSurface } from "../useSurface";
 import { AddCoat } from "./AddCoat";
 import { CoatInspector } from "./CoatInspector";
+import { LightPlace } from "./LightPlace";
 
 const satchel = () => job().surfaces.find(({ id }) => id === "satchel")!;
 
@@ -66,6 +68,42 @@ describe("a painted light", () => {
         .map(({ event }) => event),
     ).toContain("glowing");
     expect(job().figures[0]!.lights.map(({ surfaceId }) => surfaceId)).toEqual(["satchel"]);
+  });
+
+  it("sits where the flat piece is pressed, is dragged, and moved by arrow keys", async () => {
+    FakeWorker.ready.add("specimen");
+    opened(litBag());
+    let now = job().figures[0]!.lights[0]!;
+    function Put() {
+      const [light, setLight] = useState(now);
+      now = light;
+      return <LightPlace light={light} onMove={(place) => setLight({ ...light, ...place })} />;
+    }
+    const { user } = show(<Put />);
+    const mark = await screen.findByRole("button", { name: "Lantern: arrow keys move it" });
+    const flat = mark.closest("svg")!;
+    const [, , wide, high] = flat.getAttribute("viewBox")!.split(" ").map(Number);
+    const heightPx = (300 * high!) / wide!;
+    flat.getBoundingClientRect = () => new DOMRect(0, 0, 300, heightPx);
+    flat.setPointerCapture = () => {};
+    const at = (kind: string, x: number, y: number) =>
+      fireEvent(
+        flat,
+        new MouseEvent(kind, { bubbles: true, buttons: 1, clientX: 300 * x, clientY: heightPx * y }),
+      );
+    at("pointerdown", 0.25, 0.25);
+    expect(now.along).toBeCloseTo(0.25, 1);
+    expect(now.up).toBeCloseTo(0.75, 1);
+    at("pointermove", 0.75, 0.25);
+    expect(now.along).toBeCloseTo(0.75, 1);
+    const there = now;
+    mark.focus();
+    await user.keyboard("{ArrowLeft}{Shift>}{ArrowDown}{/Shift}");
+    expect(now.along).toBeCloseTo(there.along - 0.02, 6);
+    expect(now.up).toBeCloseTo(there.up - 0.005, 6);
+    // Beyond the piece it stays on its rim.
+    at("pointerdown", 1.4, -0.3);
+    expect([now.along, now.up]).toEqual([1, 1]);
   });
 
   it("needs a name, asks anew as it is moved, and is taken off with all that was laid for it", async () => {
