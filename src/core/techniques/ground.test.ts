@@ -10,7 +10,8 @@ import { buildForm } from "../surface/forms/buildForm";
 import { buildGrid, type SurfaceGrid } from "../surface/grid";
 import { createFilmBuffer } from "./technique";
 import { techniques, type TechniqueId } from ".";
-import { tuftSpots } from "./tuft/tuft";
+import { fieldsOf } from "../surface/fields";
+import { tuftSpots, type TuftSpot } from "./tuft/tuft";
 
 const feet = [
   { id: "l", xMm: -4, yMm: -6, acrossMm: 4 },
@@ -91,7 +92,7 @@ describe("tufts", () => {
     const sizes = { count: 12, across: 3, apart: 4, offRim: 1.5 };
     const built = grid.hide!.built!;
     for (let seed = 1; seed <= 60; seed++) {
-      const spots = tuftSpots(grid, grid.inside, sizes, createRandom(seed));
+      const spots = tuftSpots(grid, grid.inside, { ...sizes, where: seed % 4 }, createRandom(seed));
       expect(spots.length).toBeGreaterThan(5);
       const wrong = spots.filter(({ xMm, yMm }, at) => {
         const cell =
@@ -108,6 +109,38 @@ describe("tufts", () => {
       });
       expect(wrong).toEqual([]);
     }
+  });
+
+  it("stand where their rule has them: at the foot of rocks, in hollows, on the barest ground", () => {
+    const grid = baseGrid(0.2, 0.25);
+    const built = grid.hide!.built!;
+    const { low } = fieldsOf(grid);
+    const rocks = [...built.keys()].filter((at) => built[at]! >= 0);
+    const mmOf = (at: number): readonly [number, number] => [
+      grid.originX + (at % grid.width) * grid.pitchMm,
+      grid.originY + Math.floor(at / grid.width) * grid.pitchMm,
+    ];
+    const toRock = ({ xMm, yMm }: TuftSpot) =>
+      rocks.reduce((least, at) => {
+        const [x, y] = mmOf(at);
+        return Math.min(least, Math.hypot(x - xMm, y - yMm));
+      }, Infinity);
+    const lowAt = ({ xMm, yMm }: TuftSpot) =>
+      low[
+        Math.round((yMm - grid.originY) / grid.pitchMm) * grid.width +
+          Math.round((xMm - grid.originX) / grid.pitchMm)
+      ]!;
+    const mean = (where: number, of: (spot: TuftSpot) => number) => {
+      const spots = [1, 2, 3, 4, 5, 6].flatMap((seed) =>
+        tuftSpots(grid, grid.inside, { count: 4, across: 2, apart: 3, offRim: 1, where }, createRandom(seed)),
+      );
+      expect(spots.length).toBeGreaterThan(12);
+      return spots.reduce((sum, spot) => sum + of(spot), 0) / spots.length;
+    };
+    const byChance = mean(0, toRock);
+    expect(mean(1, toRock)).toBeLessThan(0.6 * byChance);
+    expect(mean(3, toRock)).toBeGreaterThan(1.15 * byChance);
+    expect(mean(2, lowAt)).toBeGreaterThan(1.5 * mean(0, lowAt));
   });
 
   it("stand as high as they were told and are as many", () => {

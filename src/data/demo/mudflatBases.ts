@@ -68,7 +68,7 @@ const TUFTS = coat(
   "tufts",
   "Reed tufts",
   "tuft",
-  { count: 4, across: 3, tall: 2.8, apart: 5 },
+  { count: 4, across: 3, tall: 2.8, apart: 5, where: 1 },
   inZones(["ground"], 0),
 );
 

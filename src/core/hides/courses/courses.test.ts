@@ -196,3 +196,27 @@ describe("colours shared out among blocks", () => {
     expect(Math.sqrt(squares / runs - got * got) / deviation).toBeLessThan(1.25);
   });
 });
+
+describe("wood in courses", () => {
+  /** How much steeper a hide's relief is across its blocks than along the piece: above 1 fibres run along it. */
+  const fibresAlong = (of: Readonly<Record<string, number>>) => {
+    const made = covered("courses", "panel", {
+      of: { lengthMm: 20, widthMm: 14, dents: 0 },
+      sizes: { unlike: 0, chips: 0, rough: 0, grain: 0.1, joint: 0.06, deep: 0.06, bevel: 0.04, ...of },
+    });
+    const { relief, width, height, inside } = gridsOf(made, 0.06).grid;
+    let [x, y] = [0, 0];
+    for (let row = 2; row < height - 2; row++)
+      for (let at = row * width + 2; at < (row + 1) * width - 2; at++) {
+        if (inside[at]! < 1) continue;
+        x += Math.abs(relief[at + 1]! - relief[at - 1]!);
+        y += Math.abs(relief[at + width]! - relief[at - width]!);
+      }
+    return y / x;
+  };
+
+  it("has its fibres along lying planks, and up standing boards", () => {
+    expect(fibresAlong({ course: 2.6, width: 26 })).toBeGreaterThan(2);
+    expect(fibresAlong({ course: 30, width: 2.6, over: 100 })).toBeLessThan(0.5);
+  });
+});

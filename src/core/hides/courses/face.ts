@@ -199,7 +199,9 @@ function blockUp(
   const up = spot.below / Math.max(1e-6, spot.below + spot.above);
   const proud = PROUD * (hash01(seed, number, 33) - 0.5);
   const own = deep * sizes.unlike * (proud + LEANS * (lean(31, across) + lean(32, up)));
-  const fibres = grain * (0.7 * noise.rough(x * 0.25, y * 4.2) + 0.5 * noise.grit(x * 0.12, y * 1.6));
+  // Fibres run along the longer side: a plank that lies, or a board that stands.
+  const [on, over] = spot.below + spot.above > spot.left + spot.right ? [y, x] : [x, y];
+  const fibres = grain * (0.7 * noise.rough(on * 0.25, over * 4.2) + 0.5 * noise.grit(on * 0.12, over * 1.6));
   const pits = noise.grit(x * 1.3, y * 1.3) + 0.6 * noise.grit(x * 3.1, y * 3.1);
   const texture = rough * (0.6 * noise.rough(x, y) + 0.5 * pits) + fibres;
   return (

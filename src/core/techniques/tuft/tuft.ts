@@ -1,4 +1,5 @@
 import type { Random } from "../../random";
+import { fieldsOf } from "../../surface/fields";
 import { depthInside } from "../../surface/forms/depth";
 import type { SurfaceGrid } from "../../surface/grid";
 import { cellAt } from "../scatter";
@@ -13,6 +14,15 @@ const [STEPS, TRIES] = [12, 400] as const;
 const [ROOTED, LEANS_DEG] = [0.3, 62] as const;
 /** Least share of the place that a tuft's middle must have. */
 const LEAST_PLACE = 0.5;
+
+/** Rules by which a tuft's place is chosen, and how many places are looked at for each. */
+const RULES = ["by chance", "what meets the ground", "hollows", "the barest ground"] as const;
+const [ANYWHERE, AT_FOOT, IN_HOLLOWS] = [0, 1, 2] as const;
+const LOOKED_AT = 24;
+/** What stands this near to a tuft's roots is at its foot, mm; ground with nothing on it is told over as many radii of a tuft. */
+const [FOOT_MM, BARE_RADII] = [0.7, [1.5, 2.5, 4]] as const;
+/** What stands farther off counts less: rings round a place, in the nearest one's radii. */
+const NEARER = [1, 2, 4] as const;
 
 /** Ready-made tufts of grass, reed or flowers, glued on last. */
 export const tuft = defineTechnique({
@@ -47,6 +57,16 @@ export const tuft = defineTechnique({
       about: "How many a tuft has.",
     },
     apart: mm("Least distance", [0, 30], 0.5, 2, "Between the middles of two tufts."),
+    where: {
+      label: "Over what",
+      unit: "",
+      range: [0, 3],
+      step: 1,
+      default: 0,
+      names: RULES,
+      about:
+        "What a tuft is to hide or to fill: by chance anywhere in the place, along the foot of what stands there, in hollows where paint has pooled, or where there is nothing to look at.",
+    },
     offRim: mm("Off the rim", [0, 20], 0.1, 0.8, "From a tuft's outermost root to the rim of the piece."),
   },
   lays: ["field"],
@@ -83,14 +103,20 @@ function setOnce(film: FilmBuffer, context: LayContext, params: Sizes, random: R
   }
 }
 
-interface Sizes {
+/** What decides where tufts stand. */
+interface PlaceSizes {
   readonly count: number;
   readonly across: number;
+  readonly apart: number;
+  readonly offRim: number;
+  /** By which rule their places are chosen. */
+  readonly where: number;
+}
+
+interface Sizes extends PlaceSizes {
   readonly tall: number;
   readonly blade: number;
   readonly dense: number;
-  readonly apart: number;
-  readonly offRim: number;
 }
 
 /** Where a tuft stands, mm on the flat. */
@@ -117,24 +143,78 @@ function offPieces(grid: SurfaceGrid, { xMm, yMm }: TuftSpot, rooted: number): b
   return built[cellAt(grid, xMm, yMm)]! < 0;
 }
 
-/** Places for tufts in their order: within the place, off rim, feet and each other. */
+/** Share of a ring round a place that something stands on, 0…1: what was built; where nothing was, raised ground. */
+function standsRound(grid: SurfaceGrid, { xMm, yMm }: TuftSpot, radius: number): number {
+  const built = grid.hide?.built;
+  const { high } = fieldsOf(grid);
+  let sum = 0;
+  for (let step = 0; step < 8; step++) {
+    const way = (step * Math.PI) / 4;
+    const at = cellAt(grid, xMm + radius * Math.cos(way), yMm + radius * Math.sin(way));
+    if (at >= 0) sum += built ? (built[at]! >= 0 ? 1 : 0) : high[at]!;
+  }
+  return sum / 8;
+}
+
+/** How well a place suits a rule, the more the better. @param set tufts that are there */
+function suits(
+  grid: SurfaceGrid,
+  spot: TuftSpot,
+  { where, across }: PlaceSizes,
+  set: readonly TuftSpot[],
+): number {
+  const at = cellAt(grid, spot.xMm, spot.yMm);
+  if (where === AT_FOOT)
+    return NEARER.reduce<number>(
+      (sum, times) => sum + standsRound(grid, spot, times * (ROOTED * across + FOOT_MM)) / times,
+      0,
+    );
+  if (where === IN_HOLLOWS) return fieldsOf(grid).low[at]!;
+  const near = set.reduce(
+    (least, one) => Math.min(least, Math.hypot(one.xMm - spot.xMm, one.yMm - spot.yMm)),
+    8 * across,
+  );
+  const stands = BARE_RADII.reduce<number>(
+    (sum, radii) => sum + standsRound(grid, spot, (radii * across) / 2),
+    0,
+  );
+  return near / (8 * across) - stands;
+}
+
+/** Places for tufts in their order: within the place, off rim, feet and each other, by the rule that is asked for. */
 export function tuftSpots(
   grid: SurfaceGrid,
   weights: Float32Array,
-  { count, across, apart, offRim }: Pick<Sizes, "count" | "across" | "apart" | "offRim">,
+  sizes: PlaceSizes,
   random: Random,
 ): TuftSpot[] {
+  const { count, across, apart, offRim, where } = sizes;
   const { minX, maxX, minY, maxY } = grid.form.bounds;
   const rooted = ROOTED * across;
+  const isFree = (spot: TuftSpot, set: readonly TuftSpot[]): boolean => {
+    const at = cellAt(grid, spot.xMm, spot.yMm);
+    if (at < 0 || weights[at]! < LEAST_PLACE || !offPieces(grid, spot, rooted)) return false;
+    if (depthInside(grid.form, grid.form.place([spot.xMm, spot.yMm])) < rooted + offRim) return false;
+    if (!offFeet(grid, spot, across / 2)) return false;
+    return set.every((one) => Math.hypot(one.xMm - spot.xMm, one.yMm - spot.yMm) >= apart);
+  };
   const spots: TuftSpot[] = [];
+  let [best, most, seen] = [null as TuftSpot | null, -Infinity, 0];
   for (let tried = 0; tried < TRIES && spots.length < count; tried++) {
     const spot = { xMm: random.range(minX, maxX), yMm: random.range(minY, maxY) };
-    const at = cellAt(grid, spot.xMm, spot.yMm);
-    if (at < 0 || weights[at]! < LEAST_PLACE || !offPieces(grid, spot, rooted)) continue;
-    if (depthInside(grid.form, grid.form.place([spot.xMm, spot.yMm])) < rooted + offRim) continue;
-    if (!offFeet(grid, spot, across / 2)) continue;
-    if (spots.some((one) => Math.hypot(one.xMm - spot.xMm, one.yMm - spot.yMm) < apart)) continue;
-    spots.push(spot);
+    const free = isFree(spot, spots);
+    if (free && where === ANYWHERE) spots.push(spot);
+    if (where === ANYWHERE) continue;
+    if (free) {
+      const worth = suits(grid, spot, sizes, spots);
+      if (worth > most) [best, most] = [spot, worth];
+      seen++;
+    }
+    const last = (tried + 1) % Math.max(1, Math.floor(TRIES / count)) === 0;
+    if (best && (seen === LOOKED_AT || last)) {
+      spots.push(best);
+      [best, most, seen] = [null, -Infinity, 0];
+    }
   }
   return spots;
 }
