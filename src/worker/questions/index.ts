@@ -1,6 +1,7 @@
 import { adding } from "./adding";
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
+import { closedOff } from "./closedOff";
 import { effort } from "./effort";
 import { figure } from "./figure";
 import { figureJudged, figureMended } from "./figureJudged";
@@ -47,6 +48,7 @@ export const questions = {
   section,
   judge,
   cards,
+  closedOff,
   guides,
   ground,
   growth,

@@ -49,6 +49,7 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["helmet", { slits: 20, slitMm: 1 }, "slitMm"],
   ["hood", { headMm: 20, overMm: 5 }, "overMm"],
   ["hood", { lowerMm: 18, folds: 16, foldMm: 1.1 }, "foldMm"],
+  ["base-rim", { heightMm: 2, outMm: 3 }, "outMm"],
   ["pipe", { lengthMm: 6, roundMm: 9, bendDeg: 300 }, "bendDeg"],
   ["pipe", { lengthMm: 10, ribs: 80 }, "ribs"],
   ["pipe", { roundMm: 3, proudMm: 0.6 }, "proudMm"],

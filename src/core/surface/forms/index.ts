@@ -1,6 +1,7 @@
 import { bag } from "./bag";
 import { barrel } from "./barrel";
 import { base } from "./base";
+import { baseRim } from "./baseRim";
 import { blade } from "./blade";
 import { boards } from "./boards";
 import { boot } from "./boot";
@@ -47,6 +48,7 @@ export const forms = {
   barrel: barrel as unknown as FormDefinition,
   blade: blade as unknown as FormDefinition,
   base: base as unknown as FormDefinition,
+  "base-rim": baseRim as unknown as FormDefinition,
   wall: wall as unknown as FormDefinition,
 } as const;
 

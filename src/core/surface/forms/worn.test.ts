@@ -264,3 +264,18 @@ describe("a blade", () => {
     expect(wideAt(19.6)).toBeLessThan(0.7);
   });
 });
+
+describe("the rim of a base", () => {
+  it.each([
+    ["a round one", { lengthMm: 32, widthMm: 32 }, Math.PI * 32],
+    ["a square one", { lengthMm: 30, widthMm: 30, corners: 100 }, 120],
+    ["one with rounded corners", { lengthMm: 40, widthMm: 30, corners: 50 }, 140 - (8 - 2 * Math.PI) * 7.5],
+  ])("is as far round as %s, and wider below", (_name, sizes, wanted) => {
+    const form = build("base-rim", { ...sizes, heightMm: 4, outMm: 1 });
+    expect(Math.abs(form.lengthAt(4) / wanted - 1)).toBeLessThan(0.005);
+    expect(form.lengthAt(0) - form.lengthAt(4)).toBeCloseTo(2 * Math.PI, 2);
+    const { wide, deep } = sides(form, 3.99);
+    expect(wide).toBeCloseTo(sizes.lengthMm, 0);
+    expect(deep).toBeCloseTo(sizes.widthMm, 0);
+  });
+});

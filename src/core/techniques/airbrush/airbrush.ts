@@ -45,6 +45,7 @@ export const airbrush = defineTechnique({
     },
   },
   lays: ["field"],
+  pace: 8,
   followsLamp: true,
   filmShare: 0.4,
   startWater: 2,

@@ -15,6 +15,7 @@ import { useView } from "../viewStore";
 import { stopName, type CardAdds } from "../../../core/plan/stopping";
 import { BuildFirst } from "./BuildFirst";
 import { CardView } from "./CardView";
+import { Together } from "./Together";
 import { useAdding } from "./useAdding";
 import { shopping } from "../../../core/plan/shopping";
 import { useBenchPdf } from "./useBenchPdf";
@@ -222,6 +223,7 @@ export function BenchStage() {
         <Row name="Drying between coats">{told(totals.dryMinutes)}</Row>
         <Row name="Figures">{figureOf(job, chosen?.surface).count}</Row>
         {chosen && <BuildFirst surface={chosen.surface} />}
+        {chosen && <Together figureId={figureOf(job, chosen.surface).id} cards={cards} />}
         <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
           Paint for all cards
         </Typography>

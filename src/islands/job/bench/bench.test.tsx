@@ -8,7 +8,7 @@ import { cardsOf, totalsOf } from "../../../core/plan/cards";
 import { formatMinutes } from "../../../core/units";
 import { wholeSergeant } from "../../../data/demo/company";
 import { demoShelf } from "../../../data/demo/shelf";
-import { look, openJob, show } from "../../testing/open";
+import { job, look, openJob, show } from "../../testing/open";
 import { useHistoryStore } from "../historyStore";
 import { useJudged } from "../useJudged";
 import { useView } from "../viewStore";
@@ -96,6 +96,22 @@ describe("where a painter may stop", () => {
     expect(screen.getByText("may stop for display")).toBeVisible();
     look({ cardId: own[3]!.id });
     expect(screen.getByText(/^You may stop here for display: \d+ cards more on this surface/)).toBeVisible();
+  });
+});
+
+describe("putting a figure together", () => {
+  it("tells what is painted before, and ends every part with one dry brush, which goes again", async () => {
+    const { user } = open();
+    const part = screen.getByRole("group", { name: "Putting it together" });
+    await waitFor(() => expect(FakeWorker.of("closedOff")).toHaveLength(1));
+    const { id, worker } = FakeWorker.of("closedOff")[0]!;
+    act(() => worker.tell({ kind: "answer", id, value: [{ surfaceId: "satchel", share: 0.23 }] }));
+    expect(part).toHaveTextContent(/Satchel: 23\s%/);
+    await user.click(within(part).getByRole("button", { name: "Dry brush over all parts" }));
+    const count = (of: Job) => of.surfaces.reduce((sum, { coats }) => sum + coats.length, 0);
+    expect(count(job())).toBe(count(sergeant) + sergeant.surfaces.length);
+    await user.click(within(part).getByRole("button", { name: "Take that dry brush off" }));
+    expect(job().surfaces).toEqual(sergeant.surfaces);
   });
 });
 
