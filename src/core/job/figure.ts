@@ -19,7 +19,7 @@ export const USUAL_LAMP: Lamp = { fromDeg: 133, heightDeg: 45 };
 export const SHEDS = ["around", "front"] as const;
 
 /** How the glass of a painted light is painted: glowing from its middle, mirroring across, or not at all. */
-export const GLASSES = ["lamp", "lens", "none"] as const;
+export const GLASSES = ["lamp", "lens", "screen", "none"] as const;
 export type Glass = (typeof GLASSES)[number];
 /** How far a painted light is taken. */
 export const STRENGTHS = ["faint", "plain", "strong"] as const;

@@ -1,3 +1,4 @@
+import { liesBelow } from "../ageing/order";
 import { describe, expect, it } from "vitest";
 import "../figure/rooms";
 import { wholeSergeant } from "../../data/demo/company";
@@ -55,6 +56,40 @@ describe("the coats of a painted light", () => {
             if (froms.some((from, at) => at > 0 && from <= froms[at - 1]!)) wrong.push(froms.join());
           }
     expect(wrong).toEqual([]);
+  });
+});
+
+describe("a screen", () => {
+  const { job, lightId } = plated();
+  const light = {
+    ...job.figures[0]!.lights.find(({ id }) => id === lightId)!,
+    glass: "screen",
+    widthMm: 6,
+  } as const;
+  const coats = glassCoats({ finestMm: 0.1, scale: 1, light, lampDeg: 133, sizesMm: [22, 16] });
+
+  it("has what lasts below what it shows for now, and what is gone in a moment on top", () => {
+    const rank = { glowing: 0, shown: 1, mirrored: 2 } as Record<string, number>;
+    const ranks = coats.flatMap(({ event }) => (event ? [rank[event]!] : []));
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    expect(new Set(ranks)).toEqual(new Set([0, 1, 2]));
+    expect(
+      coats.every((coat, at) =>
+        coats.slice(0, at).every(({ event }) => !coat.event || !event || !liesBelow(coat.event, event)),
+      ),
+    ).toBe(true);
+  });
+
+  it("keeps all of it on a screen as wide as the light and flatter than wide", () => {
+    const [wide, tall] = [6 / 22 / 2, (0.72 * 6) / 16 / 2];
+    const off = coats.flatMap(({ key, place }) => {
+      const points = place.kind === "zones" ? place.outline!.points : [];
+      const isOff = points.some((value, at) =>
+        at % 2 === 0 ? Math.abs(value - light.along) > wide + 1e-3 : Math.abs(value - light.up) > tall + 1e-3,
+      );
+      return isOff || points.length < 8 ? [key] : [];
+    });
+    expect(off).toEqual([]);
   });
 });
 

@@ -96,7 +96,7 @@ export function shedCoats(room: GlowRoom): GlowCoat[] {
 
 /** Where each step of a glass begins, %, and how far its border is drawn out. */
 const STEPS: Readonly<
-  Record<Exclude<Glass, "none">, readonly (readonly [GlowTone, from: number, fade: number])[]>
+  Record<Exclude<Glass, "none" | "screen">, readonly (readonly [GlowTone, from: number, fade: number])[]>
 > = {
   lamp: [
     ["dark", 0, 0],
@@ -114,11 +114,83 @@ const STEPS: Readonly<
   ],
 };
 
+/** A screen's height against its width; its lines of text, each so long and so high against the screen; where they begin. */
+const SCREEN_TALL = 0.72;
+const TEXT = [
+  [0.62, 0.7],
+  [0.78, 0.46],
+  [0.4, 0.22],
+  [0.7, -0.04],
+  [0.54, -0.3],
+] as const;
+const [LINE_HIGH, TEXT_FROM] = [0.11, -0.4] as const;
+/** The mirrored window: a slanting strip over the upper right, in halves of the screen. */
+const MIRRORED = [0.15, 0.94, 0.62, 0.94, 0.94, 0.1, 0.94, -0.35] as const;
+
+/** A shape on a screen as an outline of its piece. @param points in halves of the screen: right, up, and so on */
+function onScreen({ light, sizesMm }: GlowRoom, points: readonly number[], soft = 0) {
+  const half = light.widthMm / 2;
+  const share = (value: number) => Math.round(10_000 * clamp(value, -0.2, 1.2)) / 10_000;
+  const told = points.map((value, at) =>
+    at % 2 === 0
+      ? share(light.along + (value * half) / sizesMm[0])
+      : share(light.up + (value * half * SCREEN_TALL) / sizesMm[1]),
+  );
+  return inZones([], 0, { outline: { points: told, softMm: Math.round(100 * soft * half) / 100 } });
+}
+
+const box = (left: number, low: number, right: number, high: number): readonly number[] => [
+  ...[left, low, right, low],
+  ...[right, high, left, high],
+];
+
+/** A screen by what lasts: its dark glass and its glow, then what it shows for now, last what is mirrored in it for a moment. */
+function screenCoats(room: GlowRoom): GlowCoat[] {
+  const { light } = room;
+  const coat = (
+    key: string,
+    tone: GlowTone,
+    what: string,
+    of: Omit<GlowCoat, "key" | "tone" | "name" | "technique">,
+  ): GlowCoat => ({
+    ...{ key: shedName(light.id, `screen-${key}`), tone, technique: "layer" as const },
+    name: `${light.name}: ${what}`.slice(0, 80),
+    ...of,
+  });
+  const inside = (share: number, soft = 0) => onScreen(room, box(-share, -share, share, share), soft);
+  const hard = { params: { feather: 0, waver: 4 } };
+  const lines = TEXT.map(([long, up], at) =>
+    coat(`line-${at + 1}`, "pale", `line ${at + 1} of what it shows`, {
+      ...{ water: 0.7, passes: 2, event: "shown", ...hard },
+      place: onScreen(
+        room,
+        box(TEXT_FROM - 0.3, up - LINE_HIGH / 2, TEXT_FROM - 0.3 + 1.2 * long, up + LINE_HIGH / 2),
+      ),
+    }),
+  );
+  return [
+    coat("dark", "deep", "screen, dark", { water: 1, passes: 2, place: inside(1), ...hard }),
+    coat("glow", "dark", "screen's own glow", {
+      ...{ water: 2, passes: 2, event: "glowing", place: inside(0.88, 0.2) },
+      params: { feather: 60, waver: 6 },
+    }),
+    coat("middle", "body", "screen's glow, its middle", {
+      ...{ water: 3, passes: 2, event: "glowing", place: inside(0.62, 0.6) },
+      params: { feather: 100, waver: 10 },
+    }),
+    ...lines,
+    coat("mirrored", "white", "window mirrored in it", {
+      ...{ water: 6, passes: 1, event: "mirrored", place: onScreen(room, MIRRORED), ...hard },
+    }),
+  ];
+}
+
 /** The glass itself: dark to bright, from rim to middle where it glows, across where it mirrors; a rim light and the white point on the dark side. */
 export function glassCoats(room: GlowRoom): GlowCoat[] {
   const { light, lampDeg } = room;
   const { glass } = light;
   if (glass === "none") return [];
+  if (glass === "screen") return screenCoats(room);
   const percent = (share: number) => Math.round(1000 * share) / 10;
   const at = { along: percent(light.along), up: percent(light.up), size: light.widthMm };
   // Light comes through the glass and gathers on the far side of the lamp.

@@ -11,7 +11,8 @@ import { Choice } from "./StartDialog";
 const GLASS_NAMES = {
   lamp: "glass that glows",
   lens: "lens or gem",
-  none: "no glass: rune, screen, fire",
+  screen: "screen",
+  none: "no glass: rune, fire",
 } as const;
 const SHED_NAMES = { around: "to all sides", front: "to its front" } as const;
 const GROUND_NAMES = { "as-it-is": "as it is", darkened: "darkened first" } as const;
