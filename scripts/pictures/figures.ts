@@ -21,14 +21,14 @@ async function skinsOf(job: Job, paints: readonly Paint[]): Promise<Map<string, 
   return skins;
 }
 
-/** The first figure of each job, whole, from each distance. */
+/** The first figure of each job whose figure has a body, whole, from each distance. */
 export async function figurePictures(
   jobs: readonly Job[],
   paints: readonly Paint[],
   size: { readonly width: number; readonly height: number },
 ): Promise<{ name: string; png: Buffer }[]> {
   const cells = [];
-  for (const job of jobs) {
+  for (const job of jobs.filter(({ figures }) => figures[0]!.body !== null)) {
     const figure = job.figures[0]!;
     const standing = standingFigure(job, figure)!;
     const skins = await skinsOf(job, paints);

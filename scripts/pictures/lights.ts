@@ -15,6 +15,16 @@ const list: readonly (readonly [name: string, lights: readonly Partial<PaintedLi
   ["The same on its ground as it is, which is too bright", [{ ...IN_RING, strength: "strong" }]],
   ["Lens, its glow faint", [{ ...IN_RING, glass: "lens", strength: "faint", colour: "#3fa04a" }]],
   [
+    "Screen: its glow, what it shows, what is mirrored in it",
+    [
+      {
+        ...{ along: 0.74, up: 0.73, widthMm: 6.4, outMm: 1.5, reachMm: 4, glass: "screen" },
+        ...{ sheds: "front", colour: "#3fd06a", ground: "darkened" },
+      },
+    ],
+  ],
+  ["Lens that mirrors land and sky", [{ ...IN_RING, glass: "lens", colour: "#2c6ad0" }]],
+  [
     "Two lights of two colours",
     [
       { ...IN_RING, strength: "strong", ground: "darkened" },

@@ -29,8 +29,16 @@ const list: readonly Weathered[] = [
   { name: "The same, as it stands", ...HOUSING, told: BY_THE_SEA },
   { name: "Some years in rain, on dry ground", ...HOUSING, told: {} },
   {
-    ...{ name: "Side of a crate, long in rain, on wet ground", form: "boards", scheme: "metal-sponged" },
+    ...{ name: "Crate, long in rain, on wet ground", form: "crate", scheme: "metal-sponged" },
     ...{ colour: "#6a4a3a", told: { stuff: "wood", made: "long", ground: "wet" } },
+  },
+  {
+    ...{ name: "Barrel, long by the sea, on wet ground", form: "barrel", scheme: "metal-sponged" },
+    ...{ colour: "#6a4a3a", told: { ...BY_THE_SEA, stuff: "wood", ground: "wet" } },
+  },
+  {
+    ...{ name: "Pipe, long by the sea, on wet ground", form: "pipe", scheme: "metal-sponged" },
+    ...{ told: { ...BY_THE_SEA, ground: "wet" } },
   },
   {
     ...{ name: "Wall, long in rain, on wet ground", form: "wall", scheme: "cloth-quiet", colour: "#8d887c" },

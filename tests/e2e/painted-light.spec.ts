@@ -35,7 +35,16 @@ test("a lamp is put on a plate: told that it cannot show, its ground darkened, l
 
   // Moved to one end, and the same coats lie elsewhere.
   await open();
-  await dialog.getByRole("slider", { name: "Along the piece" }).press("Home");
+  const along = dialog.getByRole("slider", { name: "Along the piece" });
+  const flat = (await dialog.getByRole("img", { name: /, laid flat$/ }).boundingBox())!;
+  await page.mouse.move(flat.x + 0.8 * flat.width, flat.y + 0.4 * flat.height);
+  await page.mouse.down();
+  await expect(along).toHaveValue(/^(7[89]|8[0-4])$/);
+  await page.mouse.move(flat.x + 0.1 * flat.width, flat.y + 0.4 * flat.height, { steps: 4 });
+  await page.mouse.up();
+  await expect(along).toHaveValue(/^([5-9]|1[0-2])$/);
+  await along.press("Home");
+  await expect(dialog.getByText(/^\d+ coats in \d+ mixes of your own pots/)).toBeVisible();
   await expect(falls).toContainText(/rises by \d/);
   await dialog.getByRole("button", { name: "Lay its coats" }).click();
   await fine(page);

@@ -4,6 +4,7 @@ import type { Paint } from "../../core/job";
 import { messageOf } from "../../ui/api";
 import { PotFields } from "./PotFields";
 import { PotReadings } from "./PotReadings";
+import { leftByHand } from "../../ui/dialogs";
 
 interface Props {
   readonly first: Paint;
@@ -34,7 +35,7 @@ export function PotDialog({ first, isNew, shelf, onClose, onSave, onRemove }: Pr
   const set = (change: Partial<Paint>) => setPaint((now) => ({ ...now, ...change }));
   const named = { ...paint, name: paint.name.trim(), range: paint.range.trim() };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+    <Dialog open onClose={leftByHand(onClose)} fullWidth maxWidth="sm">
       <DialogTitle sx={{ pb: 0 }}>{isNew ? "A pot for the shelf" : first.name}</DialogTitle>
       <DialogContent>
         <Tabs

@@ -16,6 +16,7 @@ import { counted } from "../../core/units";
 import { call, messageOf } from "../../ui/api";
 import { ColumnMatch } from "./ColumnMatch";
 import { useShelf } from "./shelfStore";
+import { leftByHand } from "../../ui/dialogs";
 
 const WORDS = { taken: "taken", merged: "merged", refused: "refused" } as const;
 
@@ -128,7 +129,7 @@ export function ImportDialog({ file, onClose }: { readonly file: File; readonly 
     }
   };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md">
+    <Dialog open onClose={leftByHand(onClose)} fullWidth maxWidth="md">
       <DialogTitle>{file.name}</DialogTitle>
       <DialogContent>
         {problem !== null && (

@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from "react";
 import { lightsBy, newLight, withLight, withoutLight } from "../../../core/edits/paintedLights";
 import { figureOf, MOST_LIGHTS, type Job, type PaintedLight, type Surface } from "../../../core/job";
 import { laidOn, layGlow, type GlowPlan } from "../../../core/schemes/glow";
-import { FROM_TOP } from "../../../ui/dialogs";
+import { FROM_TOP, leftByHand } from "../../../ui/dialogs";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { GlowReach } from "./GlowReach";
@@ -52,7 +52,14 @@ export function GlowDialog({ surface, onClose }: Props) {
   };
   const more = () => setLight(newLight(design, surface, `Light on ${surface.name}`.slice(0, 80)));
   return (
-    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="md" fullWidth aria-labelledby="glow-title">
+    <Dialog
+      open
+      onClose={leftByHand(onClose)}
+      sx={FROM_TOP}
+      maxWidth="md"
+      fullWidth
+      aria-labelledby="glow-title"
+    >
       <DialogTitle id="glow-title">A light painted on {figureOf(design, surface).name}</DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <LightSettings surface={surface} light={light} onLight={setLight} />

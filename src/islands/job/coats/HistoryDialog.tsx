@@ -13,7 +13,7 @@ import {
 import type { Surface } from "../../../core/job";
 import { isTold, layHistory, takeHistoryOff } from "../../../core/schemes/history";
 import { ColourGoal } from "../palette/questions/ColourGoal";
-import { FROM_TOP } from "../../../ui/dialogs";
+import { FROM_TOP, leftByHand } from "../../../ui/dialogs";
 import { useDesign, useEdit, useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { PlanColumn, useLaying } from "./PlanColumn";
@@ -107,7 +107,14 @@ export function HistoryDialog({
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="md" fullWidth aria-labelledby="history-title">
+    <Dialog
+      open
+      onClose={leftByHand(onClose)}
+      sx={FROM_TOP}
+      maxWidth="md"
+      fullWidth
+      aria-labelledby="history-title"
+    >
       <DialogTitle id="history-title">What happened to {surface.name}</DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Answers told={told} onTold={(change) => tell(key, { ...told, ...change })} />

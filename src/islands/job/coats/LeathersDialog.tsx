@@ -19,7 +19,7 @@ import type { SchemeId } from "../../../core/schemes";
 import { AGES, LOOKS, type Age, type Look } from "../../../core/schemes/scheme";
 import { startSurface, type StartPlan } from "../../../core/schemes/start";
 import { formatNumber } from "../../../core/units";
-import { FROM_TOP } from "../../../ui/dialogs";
+import { FROM_TOP, leftByHand } from "../../../ui/dialogs";
 import { useEdit, useJob, usePaints } from "../jobStore";
 import { SearchProgress } from "../palette/questions/AnswerList";
 import { ColourGoal } from "../palette/questions/ColourGoal";
@@ -143,7 +143,14 @@ export function LeathersDialog({ onClose }: { readonly onClose: () => void }) {
   const toggle = (id: string) =>
     setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   return (
-    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="sm" fullWidth aria-labelledby="leathers-title">
+    <Dialog
+      open
+      onClose={leftByHand(onClose)}
+      sx={FROM_TOP}
+      maxWidth="sm"
+      fullWidth
+      aria-labelledby="leathers-title"
+    >
       <DialogTitle id="leathers-title">The leathers of {job.name}</DialogTitle>
       <DialogContent sx={{ display: "grid", gap: 2 }}>
         <Typography>

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { isOver, type Surface } from "../../../core/job";
 import { layOver, LIGHT_OVER_ABOUT } from "../../../core/schemes/lightOver";
 import { LOOKS, type Look } from "../../../core/schemes/scheme";
-import { FROM_TOP } from "../../../ui/dialogs";
+import { FROM_TOP, leftByHand } from "../../../ui/dialogs";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
 import { PlanColumn, useLaying } from "./PlanColumn";
@@ -32,7 +32,14 @@ export function OverDialog({ surface, onClose }: Props) {
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="md" fullWidth aria-labelledby="over-title">
+    <Dialog
+      open
+      onClose={leftByHand(onClose)}
+      sx={FROM_TOP}
+      maxWidth="md"
+      fullWidth
+      aria-labelledby="over-title"
+    >
       <DialogTitle id="over-title">Light and shade over {surface.name}</DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>

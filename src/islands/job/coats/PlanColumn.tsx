@@ -135,14 +135,17 @@ export function PlanColumn<P extends StartPlan>({
               ? "Stopped. Nothing was changed."
               : ""}
       </Typography>
-      {planned.kind === "busy" && (
-        <SearchProgress done={planned.done} total={planned.total} onCancel={stop} />
-      )}
-      {planned.kind === "stopped" && (
-        <Button variant="outlined" onClick={again} sx={{ justifySelf: "start" }}>
-          Look again
-        </Button>
-      )}
+      {/* Its room is kept: nothing below moves under the pointer when the search ends. */}
+      <Box sx={{ minHeight: 40 }}>
+        {planned.kind === "busy" && (
+          <SearchProgress done={planned.done} total={planned.total} onCancel={stop} />
+        )}
+        {planned.kind === "stopped" && (
+          <Button variant="outlined" onClick={again}>
+            Look again
+          </Button>
+        )}
+      </Box>
       {children}
       <Box
         component="ul"

@@ -15,7 +15,7 @@ import { schemeIds, schemes, type SchemeId } from "../../../core/schemes";
 import { AGES, LOOKS, MATERIALS, type Age, type Look, type Material } from "../../../core/schemes/scheme";
 import { startSurface } from "../../../core/schemes/start";
 import { counted } from "../../../core/units";
-import { FROM_TOP } from "../../../ui/dialogs";
+import { FROM_TOP, leftByHand } from "../../../ui/dialogs";
 import { useDesign, useEdit, usePaints } from "../jobStore";
 import { ColourGoal } from "../palette/questions/ColourGoal";
 import { useView } from "../viewStore";
@@ -98,7 +98,14 @@ export function StartDialog({
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} sx={FROM_TOP} maxWidth="md" fullWidth aria-labelledby="start-title">
+    <Dialog
+      open
+      onClose={leftByHand(onClose)}
+      sx={FROM_TOP}
+      maxWidth="md"
+      fullWidth
+      aria-labelledby="start-title"
+    >
       <DialogTitle id="start-title">Start {surface.name} from a scheme</DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
