@@ -9,7 +9,7 @@ import { placeShare } from "./placeShare";
 import type { SurfaceForm } from "../surface/forms/form";
 import { isTechniqueId, techniques } from "../techniques";
 import { resample } from "../techniques/strokes";
-import type { Dot, Marks, Stroke, TechniqueDefinition } from "../techniques/technique";
+import type { Dot, Marks, Stroke } from "../techniques/technique";
 
 /** What one coat asks of the hand, for one figure and one pass. */
 export interface CoatWork {
@@ -79,7 +79,7 @@ function areaWork(areaMm2: number, coat: Coat, params: Values, painter: Painter)
     return { areaMm2, strokes: single.count, strokeName: single.name, handMinutes };
   }
   const strokes = Math.max(1, Math.round(areaMm2 / 12));
-  const pace = (isTechniqueId(id) && (techniques[id] as TechniqueDefinition).pace) || 1;
+  const pace = (isTechniqueId(id) && techniques[id].pace) || 1;
   return { areaMm2, strokes, strokeName: "stroke", handMinutes: areaMm2 / (pace * painter.mm2PerMinute) };
 }
 

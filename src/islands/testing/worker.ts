@@ -32,13 +32,24 @@ export class FakeWorker {
   }
 
   postMessage(message: unknown): void {
-    const request = parseRequest(structuredClone(message));
+    const request = this.parsed(structuredClone(message));
+    if (!request) return;
     if (request.kind === "cancel") {
       this.cancelled.push(request.id);
       return;
     }
     this.asked.push(request);
     if (FakeWorker.ready.has(request.kind)) void this.answer(request.id);
+  }
+
+  /** As the worker has it: what is no question of its own fails, and nobody is thrown at. */
+  private parsed(message: unknown): ReturnType<typeof parseRequest> | null {
+    try {
+      return parseRequest(message);
+    } catch (error) {
+      this.tell({ kind: "failed", id: (message as Asked).id, message: (error as Error).message });
+      return null;
+    }
   }
 
   tell(answer: WorkerAnswer): void {

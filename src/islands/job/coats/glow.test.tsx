@@ -76,8 +76,7 @@ describe("a painted light", () => {
     let now = job().figures[0]!.lights[0]!;
     function Put() {
       const [light, setLight] = useState(now);
-      now = light;
-      return <LightPlace light={light} onMove={(place) => setLight({ ...light, ...place })} />;
+      return <LightPlace light={light} onMove={(place) => setLight((now = { ...light, ...place }))} />;
     }
     const { user } = show(<Put />);
     const mark = await screen.findByRole("button", { name: "Lantern: arrow keys move it" });
