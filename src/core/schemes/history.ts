@@ -115,15 +115,10 @@ interface Asked {
   readonly pots: readonly Paint[];
 }
 
-/** A pot of metal is taken for one this far from its goal, CIEDE2000: its flakes make up for it where they mirror the lamp. */
-const METAL_NEAR = 16;
-
 function toneFor(key: HistoryToneId, { own, told, inUse, pots }: Asked): FoundTone {
   const of: HistoryTone = HISTORY_TONES[key];
   const goal = goalOf(of, own, told.dust);
-  const flakes = of.kind === "as" && of.metal ? pots.filter((pot) => pot.kind === "metal" && owned(pot)) : [];
-  const metal = flakes.length > 0 ? findMix(flakes, goal, { kind: "thick" }, inUse) : null;
-  const mix = metal && metal.difference <= METAL_NEAR ? metal : findMix(pots, goal, { kind: "thick" }, inUse);
+  const mix = findMix(pots, goal, { kind: "thick" }, inUse);
   const hex = labToHex(goal);
   return {
     ...{ key: `${TOLD}${key}`, tone: tone(of.name, goal[0] - own[0]), goal: hex, paint: hex },
