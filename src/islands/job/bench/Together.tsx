@@ -1,7 +1,8 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useEffect, useMemo, useState } from "react";
 import { apartAgain, broughtTogether, isTogether } from "../../../core/edits/together";
 import { surfacesOf } from "../../../core/edits/figures";
+import { whyTooMuch } from "../../../core/edits/fits";
 import type { Card } from "../../../core/plan/cards";
 import { airbrushSaves, type ClosedOff } from "../../../core/plan/together";
 import { formatMinutes, formatNumber } from "../../../core/units";
@@ -34,6 +35,7 @@ export function Together({ figureId, cards }: Props) {
   const paints = usePaints();
   const edit = useEdit();
   const closed = useClosedOff(figureId);
+  const [problem, setProblem] = useState<string | null>(null);
   const surfaces = surfacesOf(job, figureId);
   const saves = useMemo(
     () => airbrushSaves(cards.filter(({ surface }) => surface.figureId === figureId)),
@@ -41,6 +43,13 @@ export function Together({ figureId, cards }: Props) {
   );
   const nameOf = (id: string) => surfaces.find((surface) => surface.id === id)?.name ?? "";
   const there = surfaces.some(({ id, coats }) => coats.some((coat) => isTogether(id, coat.id)));
+  const toggle = () => {
+    const next = there ? apartAgain(job, figureId) : broughtTogether(job, figureId, paints);
+    const tooMuch = surfaces.map(({ id }) => whyTooMuch(next, id)).find((why) => why !== null) ?? null;
+    setProblem(tooMuch);
+    if (tooMuch === null)
+      edit((now) => (there ? apartAgain(now, figureId) : broughtTogether(now, figureId, paints)));
+  };
   if (surfaces.length < 2 && saves.length === 0) return null;
   return (
     <Box role="group" aria-label="Putting it together" sx={{ display: "grid", gap: 0.5, mt: 2 }}>
@@ -66,15 +75,14 @@ export function Together({ figureId, cards }: Props) {
               ? "One light dry brush in one mix ends every part: paint those cards when all is together, so that the light is one."
               : "Parts that were painted apart get one more light dry brush over all of them."}
           </Typography>
-          <Button
-            variant="outlined"
-            sx={{ justifySelf: "start" }}
-            onClick={() =>
-              edit((now) => (there ? apartAgain(now, figureId) : broughtTogether(now, figureId, paints)))
-            }
-          >
+          <Button variant="outlined" sx={{ justifySelf: "start" }} onClick={toggle}>
             {there ? "Take that dry brush off" : "Dry brush over all parts"}
           </Button>
+          {problem !== null && (
+            <Alert severity="error" variant="outlined">
+              {problem}
+            </Alert>
+          )}
         </>
       )}
     </Box>

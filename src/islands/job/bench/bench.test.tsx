@@ -2,7 +2,7 @@ import { server } from "../../testing/server";
 import { FakeWorker } from "../../testing/worker";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import type { Job } from "../../../core/job";
+import { MOST_COATS, type Job } from "../../../core/job";
 import { defaultPainter } from "../../../core/painter";
 import { cardsOf, totalsOf } from "../../../core/plan/cards";
 import { formatMinutes } from "../../../core/units";
@@ -112,6 +112,16 @@ describe("putting a figure together", () => {
     expect(count(job())).toBe(count(sergeant) + sergeant.surfaces.length);
     await user.click(within(part).getByRole("button", { name: "Take that dry brush off" }));
     expect(job().surfaces).toEqual(sergeant.surfaces);
+  });
+
+  it("lays nothing where a part has as many coats as it can have, and says which", async () => {
+    const [first, ...others] = sergeant.surfaces;
+    const coats = Array.from({ length: MOST_COATS }, (_, at) => ({ ...first!.coats[0]!, id: `full-${at}` }));
+    const full = { ...sergeant, surfaces: [{ ...first!, coats }, ...others] };
+    const { user } = open(full);
+    await user.click(screen.getByRole("button", { name: "Dry brush over all parts" }));
+    expect(screen.getByText(new RegExp(`${first!.name} would have ${MOST_COATS + 1} coats`))).toBeVisible();
+    expect(job().surfaces).toEqual(full.surfaces);
   });
 });
 
