@@ -5,7 +5,7 @@ import { EVENTS, TIMES } from "../ageing/events";
 import { liesBelow } from "../ageing/order";
 import { CHIPPED_BY, GROUNDS, HANDLED, MADE, STUFFS, USUAL_TOLD, WEATHERS, type Told } from "../ageing/told";
 import { parseJob } from "../formats/job-json/jobSchema";
-import type { Job } from "../job";
+import type { Job, Paint } from "../job";
 import { newJob, newPlainSurface } from "../newJob";
 import { defaultPainter } from "../painter";
 import { FilmLayer } from "../simulate/filmLayer";
@@ -159,6 +159,17 @@ describe("a history on a plate", () => {
   const plan = planHistory(made, "piece", told, demoShelf);
   const done = layHistory(made, "piece", plan);
   const surface = done.surfaces[0]!;
+
+  it("takes bare metal from a pot of metal where one is owned that comes near, else mixes it of paints", () => {
+    const flakes = (shelf: readonly Paint[]) => {
+      const { parts } = planHistory(made, "piece", told, shelf).tones.find(({ key }) => key === "told-metal")!;
+      expect(parts.length).toBeGreaterThan(0);
+      return parts.filter(({ paintId }) => shelf.find(({ id }) => id === paintId)?.kind === "metal").length;
+    };
+    const gold = (pot: Paint): Paint => (pot.kind === "metal" ? { ...pot, thick: "#b8860b" } : pot);
+    const wanted = (pot: Paint): Paint => (pot.kind === "metal" ? { ...pot, state: "wanted" } : pot);
+    expect([demoShelf, demoShelf.map(gold), demoShelf.map(wanted)].map(flakes)).toEqual([1, 0, 0]);
+  });
 
   /** Films of all coats of a history, by their keys. */
   function filmsOf(job: Job) {

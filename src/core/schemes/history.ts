@@ -90,12 +90,12 @@ export function* historySteps(
     ...{ fittings: fittedShare(surface), ownL: own[0] },
   });
   const used = [...new Set(coats.map((coat) => coat.tone))];
-  const opaque = paints.filter(covers);
+  const [opaque, flakes] = [paints.filter(covers), paints.filter((pot) => pot.kind === "metal" && owned(pot))];
   const inUse = new Set(job.mixes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)));
   const tones: FoundTone[] = [];
   for (const key of used) {
     yield { done: tones.length, total: used.length };
-    const found = toneFor(key, { own, told, inUse, pots: isPowder(coats, key) ? powders : opaque });
+    const found = toneFor(key, { own, told, inUse, flakes, pots: isPowder(coats, key) ? powders : opaque });
     found.parts.forEach(({ paintId }) => inUse.add(paintId));
     tones.push(found);
   }
@@ -113,12 +113,18 @@ interface Asked {
   readonly told: Told;
   readonly inUse: ReadonlySet<string>;
   readonly pots: readonly Paint[];
+  /** Owned pots of metal. */
+  readonly flakes: readonly Paint[];
 }
 
-function toneFor(key: HistoryToneId, { own, told, inUse, pots }: Asked): FoundTone {
+/** A pot of metal is taken for one this far from its goal, CIEDE2000: its flakes make up for it where they mirror the lamp. */
+const METAL_NEAR = 16;
+
+function toneFor(key: HistoryToneId, { own, told, inUse, pots, flakes }: Asked): FoundTone {
   const of: HistoryTone = HISTORY_TONES[key];
   const goal = goalOf(of, own, told.dust);
-  const mix = findMix(pots, goal, { kind: "thick" }, inUse);
+  const metal = of.kind === "as" && of.metal ? findMix(flakes, goal, { kind: "thick" }, inUse) : null;
+  const mix = metal && metal.difference <= METAL_NEAR ? metal : findMix(pots, goal, { kind: "thick" }, inUse);
   const hex = labToHex(goal);
   return {
     ...{ key: `${TOLD}${key}`, tone: tone(of.name, goal[0] - own[0]), goal: hex, paint: hex },

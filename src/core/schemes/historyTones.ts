@@ -21,7 +21,8 @@ export interface HistoryRoom extends Pick<SchemeRoom, "finestMm" | "scale" | "na
 /** A tone of a history: as it is to be seen, L*, C* and hue in degrees; or steps from the surface's own colour. */
 export type HistoryTone =
   | { readonly kind: "own"; readonly name: string; readonly lighter: number; readonly chroma: number }
-  | { readonly kind: "as"; readonly name: string; readonly lch: Triple }
+  /** As it is to be seen; a metal is taken from a pot of metal where one comes near. */
+  | { readonly kind: "as"; readonly name: string; readonly lch: Triple; readonly metal?: true }
   | { readonly kind: "dust"; readonly name: string; readonly lighter: number };
 
 /** Tones of histories: what lies bare, rust in three stages, dirt, moss and the ground. */
@@ -29,10 +30,10 @@ export const HISTORY_TONES = {
   scratch: { kind: "own", name: "scratches", lighter: 20, chroma: 0.8 },
   rim: { kind: "own", name: "rims of chips", lighter: 19, chroma: 0.75 },
   iron: { kind: "as", name: "dark iron", lch: [15, 7, 50] },
-  metal: { kind: "as", name: "bare metal", lch: [62, 4, 90] },
-  bright: { kind: "as", name: "metal, brightest", lch: [82, 3, 95] },
+  metal: { kind: "as", name: "bare metal", lch: [62, 4, 90], metal: true },
+  bright: { kind: "as", name: "metal, brightest", lch: [82, 3, 95], metal: true },
   "dark-fitting": { kind: "as", name: "iron fittings, dark", lch: [17, 4, 280] },
-  "pale-fitting": { kind: "as", name: "iron fittings, bright", lch: [60, 4, 265] },
+  "pale-fitting": { kind: "as", name: "iron fittings, bright", lch: [60, 4, 265], metal: true },
   "iron-stain": { kind: "as", name: "iron in the wood", lch: [19, 5, 290] },
   "dent-dark": { kind: "own", name: "dents, dark", lighter: -17, chroma: 1 },
   "dent-light": { kind: "own", name: "dents, light", lighter: 15, chroma: 0.9 },
