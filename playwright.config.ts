@@ -9,6 +9,8 @@ const PORT = Number(process.env.CRENNA_TEST_PORT ?? 4391);
 // Every run starts from an empty database with the demo job.
 const data = process.env.CRENNA_TEST_DATA ?? mkdtempSync(path.join(os.tmpdir(), "crenna-e2e-"));
 process.env.CRENNA_TEST_DATA = data;
+// Servers that tests start themselves serve what is built: a build would take away the files of the tests' own server.
+process.env.CRENNA_AS_BUILT = "1";
 
 export default defineConfig({
   testDir: "tests/e2e",
@@ -53,6 +55,8 @@ export default defineConfig({
   webServer: {
     command: `node scripts/start.mjs --port ${PORT} --data ${data}`,
     url: `http://127.0.0.1:${PORT}/api/painter`,
+    // Before any test it is built where a source has changed.
+    env: { CRENNA_AS_BUILT: "" },
     timeout: 300_000,
     reuseExistingServer: false,
   },

@@ -100,10 +100,14 @@ function newest(paths) {
   return latest;
 }
 
-/** Builds the application where a source is newer than the last build. */
+/**
+ * Builds the application where a source is newer than the last build. With `CRENNA_AS_BUILT` it is served as it was built:
+ * a build that begins under a server which is running takes its files away.
+ */
 export function buildIfNeeded() {
   run("Film kernel", process.execPath, ["scripts/build-wasm.mjs"]);
   const built = path.join(root, "dist/built");
+  if (process.env.CRENNA_AS_BUILT && existsSync(built)) return;
   const sources = ["src", "public", "astro.config.mjs", "package-lock.json"];
   if (existsSync(built) && statSync(built).mtimeMs > newest(sources)) return;
   run("Building", process.execPath, [bin("astro/astro.js"), "build"]);

@@ -154,4 +154,9 @@ describe("two painted lights on one piece", () => {
     expect(wrong).toBe(0);
     expect(halves).toBeGreaterThan(5);
   });
+
+  it("take nothing from each other where the earlier one is not laid", () => {
+    expect(shedOver(both, "other", ["other"])).toEqual(shedOf(both, "other"));
+    expect(shedOver(both, "other", ["lamp", "other"])).toEqual(shedOver(both, "other"));
+  });
 });

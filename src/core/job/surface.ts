@@ -147,6 +147,15 @@ export type Surface = Omit<SurfaceShape, "variants" | "form"> & {
 export const activeCoats = (surface: { readonly coats: readonly Coat[] }): Coat[] =>
   surface.coats.filter((coat) => !coat.held);
 
+/** Painted lights whose light is laid on a surface, by their ids. */
+export const lightsLaidOn = (surface: { readonly coats: readonly Coat[] }): string[] => [
+  ...new Set(
+    activeCoats(surface).flatMap(({ place }) =>
+      place.kind === "zones" && place.shed ? [place.shed.lightId] : [],
+    ),
+  ),
+];
+
 /**
  * Coats of light and shade that were laid over a pattern are told by this, behind the surface's own id: laid again they
  * take the place of themselves. Behind it a light has the id of the coat it is of.

@@ -160,4 +160,25 @@ describe("a painted light laid over its figure", () => {
     expect(count(two.lightId)).toBeGreaterThan(3);
     expect(withoutLight(both, two.lightId).surfaces).toEqual(laid.surfaces);
   });
+
+  it("takes nothing from another light while its own coats are held back", () => {
+    const first = plated();
+    const one = layGlow(first.job, planGlow(first.job, first.lightId, demoShelf));
+    const two = withNewLight(one, one.surfaces[0]!, "Second lamp");
+    const near = changeLight(two.job, two.lightId, { along: 0.6, up: 0.3, outMm: 2 });
+    const both = layGlow(near, planGlow(near, two.lightId, demoShelf));
+    const [piece] = both.surfaces;
+    const held = {
+      ...piece!,
+      coats: piece!.coats.map((coat) =>
+        isShed(first.lightId, "piece", coat.id) ? { ...coat, held: true } : coat,
+      ),
+    };
+    const softOf = (surface: Surface) => {
+      const { coats } = glanceAt({ ...both, surfaces: [surface] }, surface);
+      const { film } = coats.find(({ coat }) => coat.id === `piece-shed-${two.lightId}-soft`)!;
+      return film.cover.reduce((sum, cover) => sum + cover, 0);
+    };
+    expect(softOf(held)).toBeGreaterThan(1.05 * softOf(piece!));
+  });
 });

@@ -162,7 +162,9 @@ describe("a history on a plate", () => {
 
   it("takes bare metal from a pot of metal where one is owned that comes near, else mixes it of paints", () => {
     const flakes = (shelf: readonly Paint[]) => {
-      const { parts } = planHistory(made, "piece", told, shelf).tones.find(({ key }) => key === "told-metal")!;
+      const { parts } = planHistory(made, "piece", told, shelf).tones.find(
+        ({ key }) => key === "told-metal",
+      )!;
       expect(parts.length).toBeGreaterThan(0);
       return parts.filter(({ paintId }) => shelf.find(({ id }) => id === paintId)?.kind === "metal").length;
     };

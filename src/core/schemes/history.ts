@@ -90,7 +90,10 @@ export function* historySteps(
     ...{ fittings: fittedShare(surface), ownL: own[0] },
   });
   const used = [...new Set(coats.map((coat) => coat.tone))];
-  const [opaque, flakes] = [paints.filter(covers), paints.filter((pot) => pot.kind === "metal" && owned(pot))];
+  const [opaque, flakes] = [
+    paints.filter(covers),
+    paints.filter((pot) => pot.kind === "metal" && owned(pot)),
+  ];
   const inUse = new Set(job.mixes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)));
   const tones: FoundTone[] = [];
   for (const key of used) {

@@ -1,4 +1,4 @@
-import { type Coat, type Hand, type Job, type Surface, type Place } from "../job";
+import { lightsLaidOn, type Coat, type Hand, type Job, type Surface, type Place } from "../job";
 import { effortOf, isOfMarks } from "../effort/effortOf";
 import { growthOf } from "../growth/growthOf";
 import { lightOf } from "../figure/light";
@@ -71,11 +71,14 @@ const techniqueOf = (id: keyof typeof techniques): TechniqueDefinition => techni
 const followsVolumes = (surface: Surface, place: Place): boolean =>
   place.kind === "zones" ? place.values !== null : placeFollowsLight(surface, place);
 
-/** What a painted light's share of a surface depends on: itself, and the earlier ones it lies over. */
+/** What a painted light's share of a surface depends on: itself, and the earlier ones that are laid there, which it lies over. */
 function shedKey(job: Job, surface: Surface, lightId: string): readonly string[] | null {
   const { sheds } = lightOf(job, surface);
   const at = sheds.findIndex(({ id }) => id === lightId);
-  return at < 0 ? null : sheds.slice(0, at + 1).map(({ key }) => key);
+  const laid = lightsLaidOn(surface);
+  return at < 0
+    ? null
+    : sheds.filter(({ id }, of) => of === at || (of < at && laid.includes(id))).map(({ key }) => key);
 }
 
 /** Everything a coat's film depends on but the paint below it, as a text: equal texts, equal films. */

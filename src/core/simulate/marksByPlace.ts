@@ -1,8 +1,15 @@
-import type { Place, Surface } from "../job";
+import { lightsLaidOn, type Place, type Surface } from "../job";
 import type { Marks } from "../techniques/technique";
 
 /** Where a surface wears, for places that follow it. */
-export const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
+const wearOf = ({ wear, seed }: Surface) => ({ settings: wear, seed });
+
+/** What of a surface its places follow besides what they say themselves. */
+export const placedOn = (surface: Surface) => ({
+  wear: wearOf(surface),
+  volumes: surface.volumes,
+  lights: lightsLaidOn(surface),
+});
 
 /** Where a coat goes that goes by area: everywhere, in the hollows, or to a place of zones. */
 export const marksByPlace = (
@@ -13,6 +20,6 @@ export const marksByPlace = (
     ? {
         kind: "field",
         hollowsOnly: false,
-        place: { ...place, wear: wearOf(surface), volumes: surface.volumes },
+        place: { ...place, ...placedOn(surface) },
       }
     : { kind: "field", hollowsOnly: place.kind === "hollows" };

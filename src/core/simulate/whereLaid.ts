@@ -6,7 +6,7 @@ import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceForm } from "../surface/forms/form";
 import type { SurfaceGrid } from "../surface/grid";
 import type { Marks } from "../techniques/technique";
-import { marksByPlace, wearOf } from "./marksByPlace";
+import { marksByPlace, placedOn } from "./marksByPlace";
 
 /** What of a job the places of its patterns depend on. */
 interface Placed {
@@ -31,7 +31,7 @@ export function whereLaid(
   const marks = pattern.family.marks(pattern.layout, place.key, grid);
   if (marks.kind !== "field" || !marks.place) return marks;
   // A family tells of its own places; where a surface wears and what it is made of, the surface tells.
-  return { ...marks, place: { ...marks.place, wear: wearOf(surface), volumes: surface.volumes } };
+  return { ...marks, place: { ...marks.place, ...placedOn(surface) } };
 }
 
 /** What a place of the surface's pattern depends on; null for any other place, and where there is no pattern. */

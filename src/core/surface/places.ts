@@ -20,6 +20,8 @@ export interface WornPlace extends Pick<
   readonly wear?: WearOf;
   /** What the value plan follows; a usual surface of dull cloth where left out. */
   readonly volumes?: Volumes;
+  /** Painted lights that are laid on the surface, by their ids; all of its figure where left out. */
+  readonly lights?: readonly string[];
 }
 
 /** A hard border still wavers over about this width, mm. */
@@ -115,7 +117,8 @@ function weigh(grid: SurfaceGrid, place: WornPlace, cover: Float32Array | null):
   const members: ((at: number) => number)[] = [];
   if (place.span) members.push(spanMember(grid, place.span));
   if (place.values) members.push(valueMember(valuePlan(grid, place.volumes ?? USUAL_VOLUMES), place.values));
-  if (place.shed) members.push(valueMember(shedOver(grid, place.shed.lightId), { ...place.shed }));
+  if (place.shed)
+    members.push(valueMember(shedOver(grid, place.shed.lightId, place.lights), { ...place.shed }));
   if (place.outline) {
     const drawn = outlineWeights(grid, place.outline);
     members.push((at) => drawn[at]!);

@@ -120,11 +120,15 @@ export function shedOf(grid: SurfaceGrid, lightId: string): Float32Array {
  * What of a painted light is to be seen on a panel where others fall too, 0…1: paint cannot add light to light, so that each
  * colour is seen in its share of both. Earlier lights of the figure are painted below: of this one's film, which lies over
  * theirs, its own share is laid, p² / (p + q) for a light p over earlier ones q, so that the two run into each other.
+ * @param laid ids of the lights that have coats on the panel: others take no share; all where left out
  */
-export function shedOver(grid: SurfaceGrid, lightId: string): Float32Array {
+export function shedOver(grid: SurfaceGrid, lightId: string, laid?: readonly string[]): Float32Array {
   const own = shedOf(grid, lightId);
   const at = grid.sheds.findIndex(({ id }) => id === lightId);
-  const below = grid.sheds.slice(0, Math.max(0, at)).map(({ id }) => shedOf(grid, id));
+  const below = grid.sheds
+    .slice(0, Math.max(0, at))
+    .filter(({ id }) => laid?.includes(id) ?? true)
+    .map(({ id }) => shedOf(grid, id));
   if (below.length === 0) return own;
   return own.map((share, cell) => {
     const others = below.reduce((sum, one) => sum + one[cell]!, 0);
