@@ -2,6 +2,7 @@ import {
   FIRST_FIGURE,
   figureOf,
   JOB_VERSION,
+  USUAL_BENCH,
   USUAL_LAMP,
   type Coat,
   type Figure,
@@ -163,5 +164,6 @@ export function newJob(id: string, name: string, painter: Painter, paints: reado
     goals: [],
     surfaces: [],
     touching: [],
+    bench: USUAL_BENCH,
   };
 }

@@ -58,6 +58,10 @@ export const logEntrySchema = fields({
   note: text(4000),
   /** The drops as they were really mixed; null where no well was kept. */
   recipe: manyOrNull(addition, 500),
+  /** Which figures of a unit it was painted on, from 1; left out where it was painted on all of them. */
+  figures: manyOf(whole(1, 500), 500).optional(),
+  /** Which of its passes, from 1; left out where all are done. */
+  pass: whole(1, 12).optional(),
   /** Left out in entries from before this was kept. */
   planned: plannedSchema.optional(),
 });

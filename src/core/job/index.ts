@@ -8,6 +8,7 @@ export * from "./growth";
 export * from "./groundwork";
 export * from "./surface";
 export * from "./figure";
+export * from "./bench";
 export * from "./history";
 export * from "./job";
 export * from "./ownScheme";

@@ -1,11 +1,12 @@
 import { tuple } from "yup";
 import { fields, id, listOf, manyOf, name, one, whole, type Shape } from "../shape";
+import { benchSchema } from "./bench";
 import { figureSchema, handSchema } from "./figure";
 import { goalSchema, mixSchema, referenceSchema } from "./mix";
 import { surfaceSchema, type Surface } from "./surface";
 
 /** The version jobs and job files are written in. */
-export const JOB_VERSION = 12;
+export const JOB_VERSION = 13;
 
 /** Mixes that a job may have. */
 export const MOST_MIXES = 200;
@@ -29,6 +30,7 @@ export const jobSchema = fields({
   surfaces: listOf(surfaceSchema, "surfaces", 60),
   /** Pairs of surfaces that lie side by side on a figure, by id. */
   touching: manyOf(tuple([id(), id()]).strict().required(), 400),
+  bench: benchSchema,
 }).test("figures", "every surface must name one of the job's figures", (value) => {
   const { figures, surfaces } = value as WithFigures;
   if (!Array.isArray(figures) || !Array.isArray(surfaces)) return true;

@@ -47,6 +47,8 @@ export interface Card {
   readonly handMinutes: number;
   /** Figures it is painted on. */
   readonly figures: number;
+  /** Which of the unit they are, from 1, by the mix they get it in; null for its own. */
+  readonly onFigures: UnitShare["byMix"];
   /** Pieces of each figure: two of a pair. */
   readonly pieces: 1 | 2;
   /** Until the next coat may follow, after the last pass. */
@@ -162,7 +164,7 @@ function cardFor(asked: Asked): Card {
   const pieces = piecesOf(surface);
   const drying = dryingFor(asked, mix);
   return {
-    ...{ id, surface, coat, mix, work, step, drying, figures, pieces },
+    ...{ id, surface, coat, mix, work, step, drying, figures, pieces, onFigures: share.byMix },
     title: coat.name,
     way: wayOf(asked),
     laid: asked.laid,

@@ -126,6 +126,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly followsGrowth?: boolean;
   /** Its marks belong to single locks or scales of a hide; a smooth surface has none. */
   readonly onThings?: true;
+  /** Goes on what is dry through: it is masked, or its solvent would lift what lies below. */
+  readonly onDry?: true;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
   /** Not there to be seen by itself, as varnish is. */

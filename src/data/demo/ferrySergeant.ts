@@ -1,6 +1,7 @@
 import {
   FIRST_FIGURE,
   JOB_VERSION,
+  USUAL_BENCH,
   onSeat,
   USUAL_LAMP,
   type Coat,
@@ -122,6 +123,7 @@ export function ferrySergeant(): Job {
     goals: GOALS,
     surfaces: [SKIRT],
     touching: [],
+    bench: USUAL_BENCH,
   };
   // Rust planned in one thin pass, as one would by feel: the check says what that does over the dark boxes.
   const thin = (coat: Coat): Coat => (coat.role === "lines:R" ? { ...coat, water: 2, passes: 1 } : coat);

@@ -2,7 +2,7 @@ import { temporal } from "zundo";
 import { create, useStore } from "zustand";
 import { withoutSpareMixes } from "../../core/edits/mixes";
 import { upgradeJob } from "../../core/formats/job-json/upgrade";
-import { JOB_VERSION, type Job, type Mix, type Paint } from "../../core/job";
+import { JOB_VERSION, USUAL_BENCH, type Job, type Mix, type Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { deriveCoats } from "../../core/patterns/derive";
 import { lastOf } from "../../ui/lastOf";
@@ -158,11 +158,11 @@ const designOf = lastOf(
   ): Job => ({
     format: "crenna-job",
     version: JOB_VERSION,
-    ...{ id, name, figures, hand, mixes, references: [], goals: [], surfaces, touching },
+    ...{ id, name, figures, hand, mixes, references: [], goals: [], surfaces, touching, bench: USUAL_BENCH },
   }),
 );
 
-/** The open job without goals and pictures: what verdicts and cards depend on. */
+/** The open job without goals, pictures and its plan for the bench: what verdicts and cards depend on. */
 export function useDesign(): Job {
   const { id, name, figures, hand, mixes, surfaces, touching } = useJob();
   return designOf(id, name, figures, hand, mixes, surfaces, touching);

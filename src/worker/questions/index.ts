@@ -22,6 +22,7 @@ import { picture } from "./picture";
 import { piece } from "./piece";
 import { placedColours } from "./placedColours";
 import { heights, reliefPicture } from "./relief";
+import { schedule } from "./schedule";
 import { section } from "./section";
 import { skin } from "./skin";
 import { specimen } from "./specimen";
@@ -66,6 +67,7 @@ export const questions = {
   reliefPicture,
   heights,
   benchPdf,
+  schedule,
 } as const;
 
 export type Questions = typeof questions;

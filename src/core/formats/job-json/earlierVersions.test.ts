@@ -87,4 +87,10 @@ describe("a job of an earlier version", () => {
     const paste = read.surfaces[0]!.coats.find(({ technique }) => technique.id === "texture-paste")!;
     expect(paste.technique).toMatchObject({ version: 2, params: { climb: 0, depth: 0.18 } });
   });
+
+  it("12 has no plan for the bench: no sittings, no wishes, and a unit as it saves most", () => {
+    const { bench, ...today } = JSON.parse(JSON.stringify(wholeSergeant())) as Json;
+    expect(parseJob(upgradeJob({ ...today, version: 12 })).bench).toEqual(bench);
+    expect(bench).toEqual({ unit: "mixed", sittings: [], wishes: [] });
+  });
 });

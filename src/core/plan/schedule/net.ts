@@ -57,6 +57,25 @@ function inOrder(count: number, before: readonly (readonly Lag[])[], after: read
   return { order, whole: order.length === count };
 }
 
+/** Whatever ends a group comes before whatever begins the next. */
+function betweenGroups(
+  tasks: readonly Task[],
+  before: readonly (readonly Lag[])[],
+  after: readonly (readonly Lag[])[],
+  link: (first: number, then: number) => void,
+): void {
+  const groups = new Map<number, { first: number[]; last: number[] }>();
+  tasks.forEach(({ group }, at) => {
+    const known = groups.get(group) ?? { first: [], last: [] };
+    groups.set(group, known);
+    if (before[at]!.length === 0) known.first.push(at);
+    if (after[at]!.length === 0) known.last.push(at);
+  });
+  const inTurn = [...groups].sort(([a], [b]) => a - b).map(([, ends]) => ends);
+  for (let at = 1; at < inTurn.length; at++)
+    for (const first of inTurn[at - 1]!.last) for (const then of inTurn[at]!.first) link(first, then);
+}
+
 /**
  * The net of tasks: those of one line follow each other in the order given, with drying between; wishes besides.
  * @throws InputError where wishes cannot be met: cards would wait for each other
@@ -78,6 +97,7 @@ export function netOf(tasks: readonly Task[], wishes: readonly Wish[]): Net {
   for (const { first, then } of wishes)
     for (const early of ofCard(first))
       for (const late of ofCard(then)) if (early !== late) link(early, late, minutes[early]!);
+  betweenGroups(tasks, before, after, (first, then) => link(first, then, minutes[first]!));
   const { order, whole } = inOrder(tasks.length, before, after);
   if (!whole)
     throw new InputError([

@@ -22,6 +22,8 @@ export interface Task {
   readonly setUp: number;
   /** Its first go may not begin earlier, minutes from now: what was painted before is still drying. */
   readonly from: number;
+  /** All tasks of one group are done before any of the next one begins: figure by figure. The same for all without. */
+  readonly group: number;
 }
 
 /** That one card is painted before another one begins, as the painter wants it. */

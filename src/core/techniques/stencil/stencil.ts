@@ -18,6 +18,7 @@ const UNEVEN = 0.22;
 /** A marking through a mask: paint dabbed or sprayed through cut shapes. */
 export const stencil = defineTechnique({
   id: "stencil",
+  onDry: true,
   version: 1,
   label: "Stencil",
   about:

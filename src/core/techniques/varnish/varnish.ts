@@ -5,6 +5,7 @@ import { cloud } from "../texture";
 /** A clear film that protects and sets how much the surface shines. */
 export const varnish = defineTechnique({
   id: "varnish",
+  onDry: true,
   version: 1,
   label: "Varnish",
   about: "A clear film: its pot decides whether the surface shines or is dulled.",
