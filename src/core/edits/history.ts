@@ -24,11 +24,20 @@ const plannedNow = ({ coat, surface, mix, handMinutes, figures }: Ticked): Plann
   form: surface.form,
 });
 
+/** What of a card was painted: all of it, or a pass of it, or some figures. */
+export interface PaintedPart {
+  readonly figures?: readonly number[];
+  readonly pass?: number;
+  /** Minutes planned for it. */
+  readonly minutes?: number;
+}
+
 /** An entry for a card as painted: the well begun last for its mix tells what was really put in. */
 export function entryFor(
   card: Ticked,
   { wells }: History,
   made: { readonly id: string; readonly at: string },
+  { figures, pass, minutes }: PaintedPart = {},
 ): LogEntry {
   const well = wells.findLast((one) => one.mixId === card.coat.mixId && one.added.length > 0);
   return {
@@ -39,7 +48,9 @@ export function entryFor(
     minutes: null,
     note: "",
     recipe: well ? recipeOf(well) : null,
-    planned: plannedNow(card),
+    ...(figures && { figures: [...figures] }),
+    ...(pass !== undefined && { pass }),
+    planned: { ...plannedNow(card), ...(minutes !== undefined && { minutes }) },
   };
 }
 

@@ -179,14 +179,30 @@ function cardFor(asked: Asked): Card {
   };
 }
 
-/** Cards with the batches their paint comes from: when each is wanted follows from the cards before it. */
-function withBatches(cards: readonly Card[], paints: readonly Paint[], painter: Painter): Card[] {
-  let atMinutes = 0;
-  const needs = cards.flatMap((card) => {
-    const own = card.needs.map((need) => ({ ...need, atMinutes }));
-    atMinutes += card.handMinutes + card.dryMinutes * card.coat.passes;
-    return own;
+/** When each card is wanted where they are painted one after the other, minutes from the first. */
+function oneAfterTheOther(cards: readonly Card[]): number[] {
+  let minutes = 0;
+  return cards.map((card) => {
+    const at = minutes;
+    minutes += card.handMinutes + card.dryMinutes * card.coat.passes;
+    return at;
   });
+}
+
+/**
+ * Cards with the batches their paint comes from.
+ * @param cards in the order in which they are painted
+ * @param wantedAt when each is wanted, minutes from the first
+ */
+export function withBatches(
+  cards: readonly Card[],
+  wantedAt: readonly number[],
+  paints: readonly Paint[],
+  painter: Painter,
+): Card[] {
+  const needs = cards.flatMap((card, at) =>
+    card.needs.map((need) => ({ ...need, atMinutes: wantedAt[at]! })),
+  );
   const batches = batchesOf(needs, paints, painter);
   return cards.map((card) => ({
     ...card,
@@ -209,12 +225,10 @@ function cardsOn(job: Job, surface: Surface, paints: readonly Paint[], painter: 
 }
 
 /** Every card in order. Surfaces that cannot be built have none. */
-export const cardsOf = (job: Job, paints: readonly Paint[], painter: Painter): Card[] =>
-  withBatches(
-    job.surfaces.flatMap((surface) => cardsOn(job, surface, paints, painter)),
-    paints,
-    painter,
-  );
+export function cardsOf(job: Job, paints: readonly Paint[], painter: Painter): Card[] {
+  const cards = job.surfaces.flatMap((surface) => cardsOn(job, surface, paints, painter));
+  return withBatches(cards, oneAfterTheOther(cards), paints, painter);
+}
 
 /** Time of several cards, minutes: of the hand, and of drying. */
 export interface Totals {

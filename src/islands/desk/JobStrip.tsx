@@ -3,6 +3,7 @@ import { useRef, useState, type ReactNode } from "react";
 import { REAL_EYE_HEIGHT_MM, type Paint } from "../../core/job";
 import type { Painter } from "../../core/painter";
 import { totalsOf } from "../../core/plan/cards";
+import { isDone } from "../../core/plan/progress";
 import { counted, formatMinutes, formatNumber } from "../../core/units";
 import { DamagedStrip } from "./DamagedStrip";
 import { FigureThumb, shownWhole } from "./FigureThumb";
@@ -50,7 +51,7 @@ function NextCard({ id, read, paints, painter, children }: NextProps) {
   const known = read.kind === "read" ? read : null;
   const found = useJobCards(known?.job ?? null, paints, painter);
   const cards = found ?? [];
-  const next = cards.find((card) => !known?.history.log.some((entry) => entry.cardId === card.id));
+  const next = cards.find((card) => !isDone(card, known?.history.log ?? []));
   const at = next ? cards.indexOf(next) + 1 : cards.length;
   const begun = next !== undefined && at > 1;
   return (

@@ -1,7 +1,9 @@
 import { create } from "zustand";
-import { entriesOf, entryFor, freeWellId, withItem } from "../../core/edits/history";
+import { entriesOf, entryFor, freeWellId, withItem, type PaintedPart } from "../../core/edits/history";
 import { NO_HISTORY, type History, type LogEntry, type Well } from "../../core/job";
 import type { Card } from "../../core/plan/cards";
+import { figuresOf } from "../../core/plan/progress";
+import type { Turn } from "../../core/plan/schedule/turns";
 import { ALL_TOLD, Outbox, type HistoryItems, type HistoryKind, type OutboxState } from "./historyOutbox";
 
 /** What was done last, so that a slip of the hand can be taken back. */
@@ -86,10 +88,27 @@ export function takeBack(): void {
 
 export const forgetLast = (): void => useHistoryStore.setState({ last: null });
 
-/** Notes a card as painted now. */
-export function tickCard(card: Card): void {
+/** Notes a card, or a part of it, as painted now. */
+export function tickCard(card: Card, part?: PaintedPart): void {
   const made = { id: `entry-${crypto.randomUUID()}`, at: new Date().toISOString() };
-  tell("log", made.id, entryFor(card, useHistoryStore.getState().history, made));
+  tell("log", made.id, entryFor(card, useHistoryStore.getState().history, made, part));
+}
+
+/** Notes a turn of the plan as painted now: each of its cards, on its figures. */
+export function tickTurn({ cards, turn }: { readonly cards: readonly Card[]; readonly turn: Turn }): void {
+  const work = cards.reduce((sum, { work: { handMinutes } }) => sum + handMinutes, 0);
+  for (const [at, card] of cards.entries()) {
+    const { passes } = card.coat;
+    const all = turn.figures.length === figuresOf(card).length;
+    // Of a pair the first is painted with its last pass, the other with its first.
+    const pass = at === 0 ? turn.pass : passes > 1 ? 1 : null;
+    const share = work > 0 ? card.work.handMinutes / work : 1 / cards.length;
+    tickCard(card, {
+      ...(all ? {} : { figures: turn.figures }),
+      ...(pass === null ? {} : { pass }),
+      minutes: share * (turn.end - turn.setUpAt),
+    });
+  }
 }
 
 export const removeEntry = ({ id, cardTitle }: LogEntry): void =>

@@ -2,6 +2,7 @@ import type { Finding } from "../../core/checks/finding";
 import { activeCoats } from "../../core/job";
 import { isUnmeasured } from "../../core/newJob";
 import { totalsOf, type Card } from "../../core/plan/cards";
+import { isDone } from "../../core/plan/progress";
 import { counted, formatMinutes } from "../../core/units";
 import { useHistory } from "./historyStore";
 import { useJob } from "./jobStore";
@@ -28,7 +29,7 @@ export function useStageStates(): Readonly<Record<Stage, string>> {
   const unusable = findings.filter((finding) => finding.id.endsWith("/unusable")).length;
   const unmeasured = job.surfaces.filter(isUnmeasured).length;
   const { log } = useHistory();
-  const done = cards.filter((card) => log.some((entry) => entry.cardId === card.id)).length;
+  const done = cards.filter((card) => isDone(card, log)).length;
   const empty = job.mixes.filter((mix) => mix.parts.length === 0).length;
   return {
     brief:

@@ -19,6 +19,7 @@ const taskSchema = object({
   goes: array(object({ line: text(), minutes: minutes(), waits: minutes() }).required())
     .min(1)
     .required(),
+  pass: number().strict().nullable().defined(),
   ...{ setUp: minutes(), from: minutes(), group: minutes().integer() },
 }).required();
 

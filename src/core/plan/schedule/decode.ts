@@ -12,6 +12,7 @@ export interface Decoded {
   settingUp: number;
 }
 
+/** Room for what decoding a net finds; used again and again. */
 export const emptyDecoded = ({ tasks: { length } }: Net): Decoded => ({
   starts: new Float64Array(length),
   setUps: new Float64Array(length),

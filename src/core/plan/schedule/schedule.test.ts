@@ -30,7 +30,7 @@ function randomTasks(seed: number, { lines, most, kits }: Sizes): Task[] {
               { ...go, minutes: whole(2, 10) },
             ]
           : [go],
-        ...{ kit: `kit-${whole(1, kits)}`, setUp: 2, from: 0, group: 0 },
+        ...{ kit: `kit-${whole(1, kits)}`, setUp: 2, from: 0, group: 0, pass: null },
       };
     }),
   ).flat();
@@ -135,7 +135,7 @@ describe("the schedule of a few tasks", () => {
     const line = (name: string): Task[] =>
       [0, 1].map((step) => ({
         ...{ id: `${name}${step}`, cardId: `${name}${step}`, cardIds: [`${name}${step}`] },
-        ...{ kit: `${name}${step}`, setUp: 2, from: 0, group: 0 },
+        ...{ kit: `${name}${step}`, setUp: 2, from: 0, group: 0, pass: null },
         goes: [{ line: name, minutes: 10, waits: 12 }],
       }));
     const { tasks, end, bound } = scheduleOf([...line("a"), ...line("b")], []);
@@ -188,7 +188,7 @@ describe("every schedule", () => {
 
   it("splits between figures and within one what no sitting can hold, but never what is laid wet into wet", () => {
     const go = (figure: number, minutes: number) => ({ line: `skirt/${figure}`, minutes, waits: 20 });
-    const base = { id: "hatch", cardId: "hatch", kit: "straw", setUp: 2, from: 0, group: 0 };
+    const base = { id: "hatch", cardId: "hatch", kit: "straw", setUp: 2, from: 0, group: 0, pass: null };
     const long: Task = { ...base, cardIds: ["hatch"], goes: [go(1, 30), go(2, 30), go(3, 100)] };
     const plan = scheduleOf([long], [{ start: 0, end: 62 }]);
     expect(broken(plan, [long])).toEqual([]);
@@ -222,6 +222,7 @@ describe("a whole unit", () => {
             setUp: 2,
             from: 0,
             group: 0,
+            pass: null,
           };
         }),
       ),

@@ -6,6 +6,8 @@ export interface Go {
   readonly minutes: number;
   /** From its end until the next go of its line may begin, minutes. */
   readonly waits: number;
+  /** Whether the next sitting goes on with it; left out where it is done at its end. */
+  readonly goesOn?: true;
 }
 
 /** What the hand does in one piece: its goes follow each other without a break, wet into wet or figure after figure. */
@@ -16,6 +18,8 @@ export interface Task {
   /** Cards it paints: two where one is laid into the other. */
   readonly cardIds: readonly string[];
   readonly goes: readonly Go[];
+  /** Which pass of its first card, from 1; null where that has one only. */
+  readonly pass: number | null;
   /** Mix and brush: where it is another than before, it is set up. */
   readonly kit: string;
   /** Minutes of setting up. */
@@ -65,7 +69,7 @@ function partsOf(go: Go, mostMinutes: number): Go[] {
   return Array.from({ length: parts }, (_, at) => ({
     ...go,
     minutes: go.minutes / parts,
-    waits: at === parts - 1 ? go.waits : 0,
+    ...(at < parts - 1 && { waits: 0, goesOn: true as const }),
   }));
 }
 

@@ -3,6 +3,7 @@ import { isTechniqueId, techniques } from "../../techniques";
 import type { TechniqueDefinition } from "../../techniques/technique";
 import type { Card } from "../cards";
 import { binderOf } from "../drying";
+import type { InMinutes } from "../inPlan";
 import { doneOf, figuresOf, type DoneOn } from "../progress";
 import type { Go, Task } from "./task";
 
@@ -18,8 +19,8 @@ export interface Planning {
   readonly log: readonly LogEntry[];
   readonly unit: UnitWay;
   readonly setUpMinutes: number;
-  /** ISO 8601, UTC: when the plan begins. */
-  readonly now: string;
+  /** In how many minutes a time of the log comes: below 0, as it is over. */
+  readonly inMinutes: InMinutes;
 }
 
 const techniqueOf = ({ coat: { technique } }: Card): TechniqueDefinition | null =>
@@ -46,8 +47,6 @@ interface Line {
   readonly from: number;
 }
 
-const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60_000;
-
 /** Hand time of one pass on one figure, minutes. */
 const goMinutes = ({ work, pieces, figures }: Card): number =>
   work.handMinutes * pieces + (figures > 1 ? HANDLING_MINUTES : 0);
@@ -59,7 +58,7 @@ function waitsAfter(card: Card, next: Card | undefined, paints: readonly Paint[]
   return onDry(next, paints) ? card.drying.fullyDry : card.drying.touchDry;
 }
 
-function lineOf(own: readonly Card[], figure: number, { paints, log, now }: Planning): Line {
+function lineOf(own: readonly Card[], figure: number, { paints, log, inMinutes }: Planning): Line {
   const passes: Pass[] = [];
   let from = 0;
   own.forEach((card, at) => {
@@ -69,7 +68,7 @@ function lineOf(own: readonly Card[], figure: number, { paints, log, now }: Plan
     for (let pass = 1; pass <= card.coat.passes; pass++) {
       const waits = pass < card.coat.passes ? card.drying.touchDry : waitsAfter(card, own[at + 1], paints);
       if (pass <= (done?.passes ?? 0)) {
-        if (pass === done!.passes) from = Math.max(0, waits - minutesBetween(done!.at, now));
+        if (pass === done!.passes) from = Math.max(0, waits + inMinutes(done!.at));
         continue;
       }
       const wet = pass === 1 && at > 0 && techniqueOf(card)?.wetInWet === true;
@@ -110,6 +109,7 @@ function taskOf(
     cardId: run![0]!.card.id,
     cardIds: [...new Set(run!.map(({ card }) => card.id))],
     goes: runs.flat().map(({ go }) => go),
+    pass: run![0]!.card.coat.passes > 1 ? run![0]!.pass : null,
     kit: run!.map(kitOf).join("+"),
     ...{ setUp: setUpMinutes, from, group },
   };

@@ -6,16 +6,20 @@ export interface Turn {
   readonly id: string;
   /** Cards painted, in order. */
   readonly cardIds: readonly string[];
-  /** Which pass of the last card, from 1. */
-  readonly pass: number;
+  /** Which pass of the first card, from 1; null where it has one only, or all are meant. */
+  readonly pass: number | null;
   /** Figures of the unit, from 1. */
   readonly figures: readonly number[];
   /** Which part of how many, where a go is longer than a sitting; null where it is whole. */
   readonly part: number | null;
+  /** Whether the next sitting goes on with it: nothing of it is done yet. */
+  readonly goesOn: boolean;
   /** Minutes from the beginning of the plan. */
   readonly setUpAt: number;
   readonly start: number;
   readonly end: number;
+  /** From its end until what follows on the same surface may begin, minutes: it dries. */
+  readonly dries: number;
   /** Its sitting, from 0. */
   readonly sitting: number;
 }
@@ -32,7 +36,6 @@ export interface Turns {
   readonly handMinutes: number;
 }
 
-const passOf = ({ task }: PlacedTask): number => Number(/#(\d+)(@\d+)?(\/\d+)?$/.exec(task.id)?.[1] ?? 1);
 const partOf = ({ task }: PlacedTask): number | null => {
   const part = /\/(\d+)$/.exec(task.id.slice(task.id.lastIndexOf("#")))?.[1];
   return part === undefined ? null : Number(part);
@@ -42,8 +45,10 @@ const figuresIn = ({ task }: PlacedTask): number[] => [
 ];
 
 const asTurn = (one: PlacedTask): Turn => ({
-  ...{ id: one.task.id, cardIds: one.task.cardIds, pass: passOf(one), part: partOf(one) },
+  ...{ id: one.task.id, cardIds: one.task.cardIds, pass: one.task.pass, part: partOf(one) },
   ...{ figures: figuresIn(one), setUpAt: one.setUpAt, start: one.start, end: one.end, sitting: one.window },
+  goesOn: one.task.goes.some(({ goesOn: more }) => more === true),
+  dries: Math.max(...one.task.goes.map(({ waits }) => waits)),
 });
 
 /** Whether one turn goes on with what the one before did: the same card on the next figure. */
@@ -61,7 +66,12 @@ export function turnsOf({ tasks, windows, given, end, bound }: Schedule): Turns 
     const next = asTurn(one);
     const last = turns.at(-1);
     if (last && goesOn(last, next))
-      turns[turns.length - 1] = { ...last, figures: [...last.figures, ...next.figures], end: next.end };
+      turns[turns.length - 1] = {
+        ...last,
+        figures: [...last.figures, ...next.figures],
+        end: next.end,
+        dries: next.dries,
+      };
     else turns.push(next);
   }
   const handMinutes = tasks.reduce((sum, one) => sum + one.end - one.setUpAt, 0);

@@ -1,0 +1,129 @@
+import { useEffect, useMemo, useState } from "react";
+import type { LogEntry } from "../../../core/job";
+import type { Card } from "../../../core/plan/cards";
+import { cardsInPlan, turnsInOrder, windowsFrom } from "../../../core/plan/inPlan";
+import { figuresOf, isDone } from "../../../core/plan/progress";
+import { tasksOf } from "../../../core/plan/schedule/tasksOf";
+import type { Turn, Turns } from "../../../core/plan/schedule/turns";
+import { messageOf } from "../../../ui/api";
+import { taskWorker } from "../../../worker/client";
+import { useHistory } from "../historyStore";
+import { useJob, usePainter, usePaints } from "../jobStore";
+import { useCards } from "../useStageStates";
+
+/** One thing to do at the bench, or done already. */
+export interface PlanItem {
+  readonly turn: Turn;
+  /** Cards it paints: two where one is laid wet into the other. */
+  readonly cards: readonly [Card, ...Card[]];
+  readonly done: boolean;
+  /** From 1, what is done first. */
+  readonly number: number;
+}
+
+/** The plan for the bench. */
+export interface Plan {
+  readonly items: readonly PlanItem[];
+  readonly turns: Turns;
+  /** When the plan begins, ISO 8601, UTC; null while cards stand in the order of their surfaces. */
+  readonly beganAt: string | null;
+  /** Whether it is being worked out anew. */
+  readonly planning: boolean;
+  /** Why it could not be worked out. */
+  readonly problem: string | null;
+}
+
+interface Answered {
+  readonly turns: Turns;
+  readonly beganAt: string;
+  /** Cards it was worked out for. */
+  readonly of: readonly Card[];
+}
+
+/** Asks the worker when everything is painted, whenever something changes that it follows. */
+function useSchedule(cards: readonly Card[]): {
+  answered: Answered | null;
+  planning: boolean;
+  problem: string | null;
+} {
+  const paints = usePaints();
+  const { setUpMinutes } = usePainter();
+  const { bench } = useJob();
+  const { log } = useHistory();
+  const [answered, setAnswered] = useState<Answered | null>(null);
+  const [state, setState] = useState<{ planning: boolean; problem: string | null }>({
+    planning: false,
+    problem: null,
+  });
+  useEffect(() => {
+    if (cards.length === 0) return;
+    const beganAt = new Date().toISOString();
+    const inMinutes = (at: string) => (Date.parse(at) - Date.parse(beganAt)) / 60_000;
+    const tasks = tasksOf({ cards, paints, log, unit: bench.unit, setUpMinutes, inMinutes });
+    const worker = taskWorker();
+    const input = { tasks, windows: windowsFrom(bench.sittings, inMinutes), wishes: bench.wishes };
+    const id = worker.ask("schedule", input, {
+      answer: (turns) => {
+        setAnswered({ turns, beganAt, of: cards });
+        setState({ planning: false, problem: null });
+      },
+      failed: (problem) => setState({ planning: false, problem: messageOf(problem) }),
+    });
+    const began = setTimeout(() => setState((now) => ({ ...now, planning: true })), 0);
+    return () => {
+      clearTimeout(began);
+      worker.forget(id);
+      worker.cancel(id);
+    };
+  }, [cards, paints, log, bench, setUpMinutes]);
+  return { answered, ...state };
+}
+
+const doneTurn = (card: Card): Turn => ({
+  ...{ id: card.id, cardIds: [card.id], pass: null, part: null, goesOn: false, figures: figuresOf(card) },
+  ...{ setUpAt: 0, start: 0, end: card.handMinutes, sitting: -1, dries: 0 },
+});
+
+/** What is done, in the order in which it was, then what is left. */
+function itemsOf(
+  turns: readonly Turn[],
+  all: readonly Card[],
+  planned: readonly Card[],
+  log: readonly LogEntry[],
+): PlanItem[] {
+  const byId = new Map([...all, ...planned].map((card) => [card.id, card]));
+  const doneCards = all.filter((card) => isDone(card, log));
+  const when = (card: Card) => log.findLast(({ cardId }) => cardId === card.id)?.doneAt ?? "";
+  const done = doneCards
+    .toSorted((a, b) => when(a).localeCompare(when(b)))
+    .map((card) => ({ turn: doneTurn(card), done: true }));
+  const isPainted = new Set(doneCards.map(({ id }) => id));
+  const left = turns
+    .filter(({ cardIds }) => !cardIds.every((id) => isPainted.has(id)))
+    .map((turn) => ({ turn, done: false }));
+  return [...done, ...left].flatMap(({ turn, done: painted }, at) => {
+    const [first, ...others] = turn.cardIds.flatMap((id) => byId.get(id) ?? []);
+    return first ? [{ turn, cards: [first, ...others] as const, done: painted, number: at + 1 }] : [];
+  });
+}
+
+/** The plan of the open job: at once in the order of its surfaces, then as it is painted soonest. */
+export function usePlan(): Plan {
+  const cards = useCards();
+  const paints = usePaints();
+  const painter = usePainter();
+  const { log } = useHistory();
+  const { answered, planning, problem } = useSchedule(cards);
+  // A plan of other cards is kept only while it still names cards that there are.
+  const known = answered && answered.of.length > 0 && cards.length > 0 ? answered : null;
+  const fits =
+    known &&
+    known.turns.turns.every(({ cardIds }) => cardIds.every((id) => cards.some((card) => card.id === id)));
+  const current = fits ? known : null;
+  const turns = useMemo(() => current?.turns ?? turnsInOrder(cards), [current, cards]);
+  const items = useMemo(
+    () => itemsOf(turns.turns, cards, cardsInPlan(cards, turns, paints, painter), log),
+    [turns, cards, paints, painter, log],
+  );
+  return { items, turns, beganAt: current?.beganAt ?? null, planning, problem };
+}
