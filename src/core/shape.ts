@@ -137,6 +137,15 @@ export function manyOrNull<S extends ISchema<unknown>>(of: S, most: number) {
   return counted(full, most);
 }
 
+/** The same, or left out. */
+export function manyIfAny<S extends ISchema<unknown>>(of: S, most: number) {
+  const full = array(of as unknown as ISchema<InferType<S>, AnyObject>)
+    .strict()
+    .max(most, atMost)
+    .optional();
+  return counted(full, most);
+}
+
 /** A list of things with ids of their own. */
 export function listOf<S extends ISchema<{ readonly id: string }>>(
   of: S,

@@ -10,6 +10,7 @@ import {
   text,
   utcTime,
   whole,
+  manyIfAny,
   manyOf,
   manyOrNull,
   type Shape,
@@ -59,7 +60,7 @@ export const logEntrySchema = fields({
   /** The drops as they were really mixed; null where no well was kept. */
   recipe: manyOrNull(addition, 500),
   /** Which figures of a unit it was painted on, from 1; left out where it was painted on all of them. */
-  figures: manyOf(whole(1, 500), 500).optional(),
+  figures: manyIfAny(whole(1, 500), 500),
   /** Which of its passes, from 1; left out where all are done. */
   pass: whole(1, 12).optional(),
   /** Left out in entries from before this was kept. */

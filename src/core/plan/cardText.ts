@@ -137,6 +137,7 @@ export function cardFacts(
     ["Where", card.way.where],
     ["With", card.way.tool],
     ["How", card.way.how],
+    ...(card.way.trial === null ? [] : [["Try first", card.way.trial] as const]),
     ["Mix", card.mix ? partsText(card.mix.parts, paints) : "no paint chosen"],
     ["Drops", mixing.length > 0 ? mixing.join("; ") : dropsText(card, paints)],
     ...mindTexts(card).map((text) => ["Mind", text] as const),

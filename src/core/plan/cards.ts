@@ -1,10 +1,11 @@
-import { mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
+import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
 import type { Painter } from "../painter";
 import { InputError } from "../errors";
 import { patternOf } from "../patterns/bind";
 import { buildForm } from "../surface/forms/buildForm";
 import type { SurfaceForm } from "../surface/forms/form";
 import { isTechniqueId, techniques } from "../techniques";
+import type { TechniqueDefinition } from "../techniques/technique";
 import { piecesOf } from "../figure/pairs";
 import { glanceAt, paintIn, type LaidPaint } from "../simulate/glance";
 import type { UnitShare } from "../patterns/family";
@@ -21,6 +22,8 @@ export interface CardWay {
   readonly where: string;
   readonly tool: string;
   readonly how: string;
+  /** What is tried elsewhere first; null where the coat forgives. */
+  readonly trial: string | null;
 }
 
 /** One bench step. */
@@ -70,6 +73,8 @@ function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work:
   if (pattern && place.kind === "pattern")
     says.push(...pattern.family.lookAt(pattern.layout, place.key, work.strokes));
   if (isTechniqueId(coat.technique.id)) says.push(techniques[coat.technique.id].bench.lookAt);
+  const last = activeCoats(surface).at(-1) === coat;
+  if (last) says.push("Look from below and from the side: the last missed spots lie under overhangs.");
   if (coat.passes > 1) says.push(`${coat.passes} passes; let each dry before the next.`);
   return says;
 }
@@ -150,8 +155,9 @@ function cautionOf(coat: Coat, mix: Mix | null, paints: readonly Paint[]): strin
 /** Where a coat goes, what to hold and what to do. */
 function wayOf({ job, surface, form, coat }: Asked): CardWay {
   const { id } = coat.technique;
-  const { tool, how } = isTechniqueId(id) ? techniques[id].bench : { tool: "", how: "" };
-  return { where: placeName(coat.place, patternOf(job, surface, form)), tool, how };
+  const bench: Partial<TechniqueDefinition["bench"]> = isTechniqueId(id) ? techniques[id].bench : {};
+  const { tool = "", how = "", trial = null } = bench;
+  return { where: placeName(coat.place, patternOf(job, surface, form)), tool, how, trial };
 }
 
 function cardFor(asked: Asked): Card {

@@ -28,6 +28,17 @@ export function doneOf(card: Painted, log: readonly LogEntry[]): Map<number, Don
   return done;
 }
 
+/** Whether a turn's pass of a card is painted on its figures. @param pass null for all of them */
+export function isPassDone(
+  card: Painted,
+  { figures, pass }: { readonly figures: readonly number[]; readonly pass: number | null },
+  log: readonly LogEntry[],
+): boolean {
+  const done = doneOf(card, log);
+  const wanted = pass ?? card.coat.passes;
+  return figures.every((figure) => (done.get(figure)?.passes ?? 0) >= wanted);
+}
+
 /** Whether all passes of a card are painted on all its figures. */
 export function isDone(card: Painted, log: readonly LogEntry[]): boolean {
   const done = doneOf(card, log);

@@ -133,7 +133,13 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   /** Not there to be seen by itself, as varnish is. */
   readonly unseen?: boolean;
   /** What a card tells the hand: what to hold, what to do, what to look at before going on. */
-  readonly bench: { readonly tool: string; readonly how: string; readonly lookAt: string };
+  readonly bench: {
+    readonly tool: string;
+    readonly how: string;
+    readonly lookAt: string;
+    /** What is tried elsewhere first, where the coat cannot be taken back easily. */
+    readonly trial?: string;
+  };
   /** Said on the card where the step can hurt someone; null where it cannot. */
   readonly caution: string | null;
   /** Marks the hand makes on an area, where the technique is one of single marks; null for brushing. */

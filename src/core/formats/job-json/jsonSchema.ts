@@ -58,9 +58,12 @@ function asked(type: string, { name, params = {} }: Test): JsonSchema {
   }
 }
 
-/** Whether a field can be missing; schemas that wait for their value never can. */
-const mayBeLeftOut = (schema: AnySchema): boolean =>
-  waitingFor(schema) === undefined && (schema as unknown as Told).spec.optional === true;
+/** Whether a field can be missing; of schemas that wait for their value only lists can. */
+function mayBeLeftOut(schema: AnySchema): boolean {
+  const waiting = waitingFor(schema);
+  if (waiting?.kind === "list") return mayBeLeftOut(waiting.full);
+  return waiting === undefined && (schema as unknown as Told).spec.optional === true;
+}
 
 /** Turns schemas of stored things into JSON Schema; those given a name are told once and referred to. */
 export class JsonSchemaWriter {

@@ -54,6 +54,7 @@ export const airbrush = defineTechnique({
     tool: "airbrush or can, a mask of tape where an edge is wanted",
     how: "Short bursts from the side of the light, the piece turning; several thin mists, never a wet one.",
     lookAt: "Grain is even and dry; the lee side stays as it was.",
+    trial: "A burst on paper: grain, reach and pressure before you turn to the piece.",
   },
   caution: "Spray only with good air and a mask that fits the paint; follow its label and your local rules.",
   lay(film, context, params, random) {

@@ -39,6 +39,7 @@ export const glaze = defineTechnique({
     tool: "soft round brush, wiped once",
     how: "Draw one thin film out over the place and leave it; let it dry before the next.",
     lookAt: "What lies below still reads; no pool, no tide mark. Wick up what gathers while it is wet.",
+    trial: "On a spare piece in the same tones: one film, dried. It must be seen, and no more than that.",
   },
   caution: null,
   lay(film, context, params, random) {

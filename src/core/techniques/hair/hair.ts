@@ -109,6 +109,7 @@ export const hair = defineTechnique({
     tool: "fine long round brush with a good tip",
     how: "Touch down at the root, draw along the lie and lift off, so that the tip runs out over the next root; start where the hair ends and work towards where it begins.",
     lookAt: "All lie as hair grows there, none two alike; the tone below still shows between them.",
+    trial: "A stroke in the air, then one on your thumbnail: it must run out to nothing.",
   },
   caution: null,
   marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),

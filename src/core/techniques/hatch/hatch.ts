@@ -77,6 +77,8 @@ export const hatch = defineTechnique({
     tool: "fine long round brush",
     how: "Short strokes one way, from the root out, the brush lifted at the tip; shift the start of each.",
     lookAt: "Lengths and spacing vary; no comb, no rows.",
+    trial:
+      "A stroke in the air, then one on your thumbnail: the tip must come to a point and lift off clean.",
   },
   caution: null,
   marksOn: (areaMm2, params) => ({ count: Math.round(areaMm2 * params.density), name: "stroke" }),

@@ -40,6 +40,7 @@ export const line = defineTechnique({
     tool: "fine long round brush",
     how: "Draw towards yourself in short pulls, the brush freshly pointed for each; lap the pulls.",
     lookAt: "Even in width, no gap where pulls meet; mend with the tone below.",
+    trial: "One pull on paper: if it beads or drags, change the thinning before you touch the figure.",
   },
   caution: null,
   lay(film, context, params, random) {

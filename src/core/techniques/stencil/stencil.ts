@@ -72,6 +72,7 @@ export const stencil = defineTechnique({
     tool: "mask cut from film or tape, sponge nearly dry or airbrush",
     how: "Press the mask down at every edge and dab straight from above with hardly any paint, in several thin rounds.",
     lookAt: "Edges are sharp; what has crept under is cut back with the ground's colour.",
+    trial: "One dab through the mask on card: lift it and look whether paint crept under.",
   },
   caution:
     "Knife for the mask: cut away from the hand. Sprayed paint: mask, fresh air. Follow the labels and your local rules.",

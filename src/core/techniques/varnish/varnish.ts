@@ -28,6 +28,7 @@ export const varnish = defineTechnique({
     tool: "soft clean brush, or spray",
     how: "One thin even coat; do not brush over what begins to set.",
     lookAt: "Same shine from every side, no white bloom, no puddle in a fold.",
+    trial: "On a spare painted piece: let it dry through and look for bloom.",
   },
   caution:
     "Varnish carries solvent or fine spray: fresh air, a mask that fits it, no flame. Follow the label and your local rules.",

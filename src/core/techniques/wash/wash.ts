@@ -52,6 +52,7 @@ export const wash = defineTechnique({
     tool: "large soft brush and a damp one to wick up",
     how: "Flood it on and leave it; hold the piece as it will stand, wick up what gathers on open ground.",
     lookAt: "Hollows are dark, high ground nearly clean; no tide mark round a pool.",
+    trial: "On a spare piece or the underside: watch where it gathers, and wick it up once.",
   },
   caution: null,
   feels: true,

@@ -35,6 +35,7 @@ export const wetBlend = defineTechnique({
     tool: "two brushes, one of them clean and damp",
     how: "Work at once while the coat before is wet; draw to and fro over the border until it is gone.",
     lookAt: "No border left; stop before the film drags.",
+    trial: "On a spare piece: how long the two stay open in today's air.",
   },
   caution: null,
   wetInWet: true,

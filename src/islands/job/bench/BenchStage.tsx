@@ -1,4 +1,4 @@
-import { Box, Tab, Tabs, Typography } from "@mui/material";
+import { Box, Button, Tab, Tabs, Typography } from "@mui/material";
 import { useState } from "react";
 import { figureOf } from "../../../core/job";
 import { SITTING_CAUTIONS } from "../../../core/plan/cards";
@@ -10,7 +10,10 @@ import { tickTurn, untickCard } from "../historyStore";
 import { useJob, usePaints } from "../jobStore";
 import { useCards, useCounted } from "../useStageStates";
 import { useView } from "../viewStore";
+import { AtBench } from "./atBench/AtBench";
+import { useAtBench } from "./atBench/benchStore";
 import { BuildFirst } from "./BuildFirst";
+import { chosenOf } from "./chosen";
 import { CardView } from "./CardView";
 import { PlanList } from "./PlanList";
 import { PlanSettings } from "./PlanSettings";
@@ -77,14 +80,29 @@ interface MiddleProps {
 /** The card to paint, or the times of all. */
 function Middle({ plan, chosen, adding }: MiddleProps) {
   const { set } = useView();
+  const job = useJob();
+  const atBench = useAtBench((state) => state.set);
   const [shown, setShown] = useState<"card" | "times">("card");
+  const isNext = plan.items.find(({ done }) => !done) === chosen;
   const next = plan.items[plan.items.indexOf(chosen) + 1];
   return (
     <>
-      <Tabs value={shown} onChange={(_, value: "card" | "times") => setShown(value)} sx={{ px: 2 }}>
-        <Tab value="card" label="Card" />
-        <Tab value="times" label="Times" />
-      </Tabs>
+      <Box sx={{ display: "flex", alignItems: "center", pr: 2 }}>
+        <Tabs
+          value={shown}
+          onChange={(_, value: "card" | "times") => setShown(value)}
+          sx={{ px: 2, flex: 1 }}
+        >
+          <Tab value="card" label="Card" />
+          <Tab value="times" label="Times" />
+        </Tabs>
+        <Button
+          variant="contained"
+          onClick={() => atBench({ jobId: job.id, turnId: isNext ? null : chosen.turn.id })}
+        >
+          At the bench
+        </Button>
+      </Box>
       {shown === "times" && <PlanTimes plan={plan} chosen={chosen} />}
       {shown === "card" && (
         <CardView
@@ -96,17 +114,6 @@ function Middle({ plan, chosen, adding }: MiddleProps) {
         />
       )}
     </>
-  );
-}
-
-/** The item that is looked at: the one chosen, else the first that is not done. */
-function chosenOf(items: readonly PlanItem[], cardId: string | null): PlanItem | undefined {
-  return (
-    items.find(({ turn }) => turn.id === cardId) ??
-    items.find(({ turn, done }) => !done && turn.cardIds.some((id) => id === cardId)) ??
-    items.find(({ turn }) => turn.cardIds.some((id) => id === cardId)) ??
-    items.find(({ done }) => !done) ??
-    items[0]
   );
 }
 
@@ -128,6 +135,7 @@ export function BenchStage() {
         overflow: { xs: "auto", sm: "hidden" },
       }}
     >
+      <AtBench plan={plan} />
       <Box sx={{ ...SIDE, width: { xs: "100%", sm: 220, md: 280 }, borderRight: 1, borderColor: "divider" }}>
         <ColumnHead title="Cards" note={isCounted ? counted(plan.items.length, "card") : ""} />
         <PlanList plan={plan} chosen={chosen} adding={adding} />

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import type { LogEntry } from "../../../core/job";
 import type { Card } from "../../../core/plan/cards";
 import { cardsInPlan, turnsInOrder, windowsFrom } from "../../../core/plan/inPlan";
-import { figuresOf, isDone } from "../../../core/plan/progress";
+import { figuresOf, isDone, isPassDone } from "../../../core/plan/progress";
 import { tasksOf } from "../../../core/plan/schedule/tasksOf";
 import type { Turn, Turns } from "../../../core/plan/schedule/turns";
 import { messageOf } from "../../../ui/api";
@@ -98,8 +98,12 @@ function itemsOf(
     .toSorted((a, b) => when(a).localeCompare(when(b)))
     .map((card) => ({ turn: doneTurn(card), done: true }));
   const isPainted = new Set(doneCards.map(({ id }) => id));
+  // A plan that is older than the newest tick still names what was ticked.
   const left = turns
-    .filter(({ cardIds }) => !cardIds.every((id) => isPainted.has(id)))
+    .filter((turn) => {
+      const card = byId.get(turn.cardIds[0]!);
+      return !turn.cardIds.every((id) => isPainted.has(id)) && !(card && isPassDone(card, turn, log));
+    })
     .map((turn) => ({ turn, done: false }));
   return [...done, ...left].flatMap(({ turn, done: painted }, at) => {
     const [first, ...others] = turn.cardIds.flatMap((id) => byId.get(id) ?? []);
