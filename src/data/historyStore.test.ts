@@ -64,6 +64,14 @@ describe("what happened at the bench", () => {
     expect(read().wells).toEqual([{ ...WELL, added: [], content: [] }]);
   });
 
+  it("keeps which figures and which pass of its card an entry tells of, and forgets them when all is meant", () => {
+    const part = { ...entry("a"), figures: [1, 3], pass: 2 };
+    putEntry(opened.db, "ferry-sergeant", part);
+    expect(read().log).toEqual([part]);
+    putEntry(opened.db, "ferry-sergeant", entry("a"));
+    expect(read().log).toEqual([entry("a")]);
+  });
+
   it("is the same told twice as once, and gone once taken off", () => {
     for (let time = 0; time < 2; time++) {
       putEntry(opened.db, "ferry-sergeant", entry("a"));

@@ -22,9 +22,11 @@ function readLog(db: Reader, jobId: string): LogEntry[] {
     .where(eq(logEntries.jobId, jobId))
     .orderBy(asc(logEntries.position))
     .all();
-  return entries.map(({ id, cardId, cardTitle, doneAt, minutes, note, mixed, planned }) => ({
+  return entries.map(({ id, cardId, cardTitle, doneAt, minutes, note, mixed, ...part }) => ({
     ...{ id, cardId, cardTitle, doneAt, minutes, note },
-    ...(planned ? { planned } : {}),
+    ...(part.planned && { planned: part.planned }),
+    ...(part.figures && { figures: part.figures }),
+    ...(part.pass !== null && { pass: part.pass }),
     recipe: mixed ? drops.filter(({ entryId }) => entryId === id).map(toAddition) : null,
   }));
 }

@@ -107,6 +107,10 @@ export const logEntries = sqliteTable(
     mixed: integer("mixed", { mode: "boolean" }).notNull(),
     /** The plan of the card as it stood then; null in rows from before it was kept. */
     planned: text("planned", { mode: "json" }).$type<PlannedThen>(),
+    /** Figures of the unit it was painted on; null for all of them. */
+    figures: text("figures", { mode: "json" }).$type<readonly number[]>(),
+    /** Which pass of the card; null for all of them. */
+    pass: integer("pass"),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

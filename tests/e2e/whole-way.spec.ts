@@ -72,13 +72,17 @@ test.describe("the whole way", () => {
     await page.getByRole("button", { name: /^4 Check/ }).click();
     await expect(page.getByText("The repeat closes")).toBeVisible();
     await page.getByRole("button", { name: /^5 Bench/ }).click();
-    await page.getByRole("button", { name: "Done", exact: true }).click();
+    // Two passes, each a turn of its own: the card is done when both are.
+    for (const pass of [1, 2]) {
+      await expect(page.getByRole("article", { name: /Base$/ })).toContainText(`pass ${pass} of 2`);
+      await page.getByRole("button", { name: "Done", exact: true }).click();
+    }
     await page.getByRole("button", { name: /^6 Log/ }).click();
     await expect(page.getByRole("checkbox", { name: "Base done" })).toBeChecked();
     await saved(page);
     const job = await storedJob(request, id);
     expect(job.surfaces[0]!.form.params).toMatchObject({ waistMm: 52, hemMm: 70 });
-    expect((await storedHistory(request, id)).log).toHaveLength(1);
+    expect((await storedHistory(request, id)).log.map(({ pass }) => pass)).toEqual([1, 2]);
   });
 });
 

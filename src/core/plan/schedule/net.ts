@@ -96,7 +96,9 @@ export function netOf(tasks: readonly Task[], wishes: readonly Wish[]): Net {
   const ofCard = (id: string) => tasks.flatMap(({ cardIds }, at) => (cardIds.includes(id) ? [at] : []));
   for (const { first, then } of wishes)
     for (const early of ofCard(first))
-      for (const late of ofCard(then)) if (early !== late) link(early, late, minutes[early]!);
+      for (const late of ofCard(then))
+        // Figure by figure a wish holds within each figure.
+        if (early !== late && tasks[early]!.group === tasks[late]!.group) link(early, late, minutes[early]!);
   betweenGroups(tasks, before, after, (first, then) => link(first, then, minutes[first]!));
   const { order, whole } = inOrder(tasks.length, before, after);
   if (!whole)

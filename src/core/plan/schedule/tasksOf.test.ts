@@ -80,6 +80,19 @@ describe("what is left to paint", () => {
     ]);
   });
 
+  it("keeps to wishes figure by figure too, where a unit is painted so", () => {
+    const [first, other] = [...new Set(watchCards.map(({ surface }) => surface.id))];
+    const cardsOn = (id: string) => watchCards.filter(({ surface }) => surface.id === id);
+    const wish = { first: cardsOn(other!).at(-1)!.id, then: cardsOn(first!)[0]!.id };
+    const plan = scheduleOf(tasksOf(planningOf(watchCards, { unit: "figures" })), [], [wish]);
+    const ofFigure = (figure: number, cardId: string) =>
+      plan.tasks.filter(({ task }) => task.cardId === cardId && task.goes[0]!.line.endsWith(`/${figure}`));
+    for (const figure of [1, 2]) {
+      const ends = Math.max(...ofFigure(figure, wish.first).map(({ end }) => end));
+      expect(Math.min(...ofFigure(figure, wish.then).map(({ start }) => start))).toBeGreaterThanOrEqual(ends);
+    }
+  });
+
   it("ends figure by figure, all of a row, or as it saves most: that never takes longest", () => {
     const endOf = (unit: (typeof UNIT_WAYS)[number]) =>
       scheduleOf(tasksOf(planningOf(watchCards, { unit })), []);

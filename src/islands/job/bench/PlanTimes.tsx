@@ -45,13 +45,13 @@ export function PlanTimes({ plan, chosen }: Props) {
   return (
     <Box sx={{ p: 2 }}>
       <Typography variant="body2" sx={{ mb: 1 }}>
-        {counted(items.length, "turn")} left. Solid: the hand. Thin: it dries. Drag a card to another time and
+        {counted(items.length, "card")} left. Solid: the hand. Thin: it dries. Drag a card to another time and
         the rest follows.
       </Typography>
       <Box
         ref={host}
         role="img"
-        aria-label={`Times of the plan: ${counted(items.length, "turn")} in ${counted(rows.names.length, "row")}, ${formatMinutes(turns.handMinutes)} of work within ${formatMinutes(turns.end)}`}
+        aria-label={`Times of the plan: ${counted(items.length, "card")} in ${counted(rows.names.length, "row")}, ${formatMinutes(turns.handMinutes)} of work within ${formatMinutes(turns.end)}`}
         sx={{ height: ABOVE_PX + BELOW_PX + ROW_PX * Math.max(1, rows.names.length) }}
       />
       {chosen && at >= 0 && (

@@ -52,7 +52,7 @@ describe("the plan of the bench", () => {
       buttons
         .slice(0, 4)
         .map((button) =>
-          button.textContent!.replace(/^.*?(Coat skirt|Satchel|Gloves|Shoulder strap).*$/, "$1"),
+          button.textContent.replace(/^.*?(Coat skirt|Satchel|Gloves|Shoulder strap).*$/, "$1"),
         ),
     );
     expect(surfaces.size).toBeGreaterThan(1);

@@ -3,10 +3,12 @@ import { useState } from "react";
 import type { LogEntry, Paint, PlannedThen } from "../../../core/job";
 import { partsText } from "../../../core/plan/cardText";
 import type { Card } from "../../../core/plan/cards";
+import { isDone } from "../../../core/plan/progress";
 import { counted, formatMinutes, formatThinning } from "../../../core/units";
 import { TextEdit } from "../../../ui/TextEdit";
 import { changeEntry, removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
 import { usePaints } from "../jobStore";
+import { rangesText } from "../bench/planWords";
 import { additionsText } from "../palette/additionsText";
 import { useCards } from "../useStageStates";
 
@@ -79,15 +81,27 @@ function EntryFields({ entry }: { readonly entry: LogEntry }) {
   );
 }
 
-function CardLine({
-  card,
-  number,
-  entry,
-}: {
+/** What of its card an entry tells of: "pass 1 of 2, figures 1 to 5"; empty where it is all of it. */
+function partOf({ pass, figures }: LogEntry, card: Card): string {
+  const { passes } = card.coat;
+  const words = [
+    ...(pass !== undefined && passes > 1 ? [`pass ${pass} of ${passes}`] : []),
+    ...(figures ? [`${figures.length === 1 ? "figure" : "figures"} ${rangesText(figures)}`] : []),
+  ];
+  return words.join(", ");
+}
+
+interface LineProps {
   readonly card: Card;
   readonly number: number;
-  readonly entry: LogEntry | undefined;
-}) {
+  /** What the log tells of it, first to last. */
+  readonly entries: readonly LogEntry[];
+}
+
+function CardLine({ card, number, entries }: LineProps) {
+  const done = isDone(card, entries);
+  const newest = entries.at(-1);
+  const planned = entries.reduce((sum, entry) => sum + (entry.planned?.minutes ?? 0), 0);
   return (
     <Box
       component="li"
@@ -102,20 +116,37 @@ function CardLine({
       }}
     >
       <Checkbox
-        checked={entry !== undefined}
+        checked={done}
+        indeterminate={!done && newest !== undefined}
         slotProps={{ input: { "aria-label": `${card.title} done` } }}
-        onChange={() => (entry ? untickCard(card) : tickCard(card))}
+        onChange={() => (done ? untickCard(card) : tickCard(card))}
       />
       <Box sx={{ width: 230, pt: 1 }}>
         <Typography sx={{ fontWeight: 500 }}>
           {number} {card.title}
         </Typography>
         <Typography variant="body2">
-          {entry ? `done ${when(entry.doneAt)}` : "open"} · planned{" "}
-          {formatMinutes(entry?.planned?.minutes ?? card.handMinutes)}
+          {!newest ? "open" : `${done ? "done" : "begun"} ${when(newest.doneAt)}`} · planned{" "}
+          {formatMinutes(done && planned > 0 ? planned : card.handMinutes)}
         </Typography>
       </Box>
-      {entry && <EntryFields entry={entry} />}
+      {entries.length > 0 && (
+        <Box sx={{ flex: 1, display: "grid", gap: 1.5 }}>
+          {entries.map((entry) => {
+            const part = partOf(entry, card);
+            return (
+              <Box key={entry.id}>
+                {part !== "" && (
+                  <Typography variant="caption" component="div">
+                    {part}
+                  </Typography>
+                )}
+                <EntryFields entry={entry} />
+              </Box>
+            );
+          })}
+        </Box>
+      )}
     </Box>
   );
 }
@@ -147,7 +178,7 @@ export function LogStage() {
               key={card.id}
               card={card}
               number={at + 1}
-              entry={log.findLast((entry) => entry.cardId === card.id)}
+              entries={log.filter((entry) => entry.cardId === card.id)}
             />
           ))}
         </Box>

@@ -1,0 +1,2 @@
+ALTER TABLE `log_entries` ADD `figures` text;--> statement-breakpoint
+ALTER TABLE `log_entries` ADD `pass` integer;
