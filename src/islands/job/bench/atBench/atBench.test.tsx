@@ -94,8 +94,9 @@ describe("its clocks", () => {
     const heard = vi.fn();
     vi.stubGlobal(
       "AudioContext",
-      class {
+      class extends EventTarget {
         constructor() {
+          super();
           heard();
         }
       },
