@@ -97,6 +97,8 @@ test("hair is kept to twenty minutes: strokes, time and picture follow, and a ma
 
   // The cards take their minutes from the same strokes.
   await go(page, "Bench");
+  // The list of coats has buttons of the same names: it is left first.
+  await expect(page.getByRole("heading", { name: "The whole plan" })).toBeVisible();
   await page
     .getByRole("button", { name: /hairs, first light/ })
     .first()

@@ -25,19 +25,17 @@ interface BodyProps {
   readonly adds: CardAdds | undefined;
 }
 
-/** "5 min, 2 min of it setting up". */
-function handText({ setUpAt, start, end }: Turn): string {
-  const settingUp = start - setUpAt;
-  return `${formatMinutes(end - setUpAt)}${settingUp > 0 ? `, ${formatMinutes(settingUp)} of it setting up` : ""}`;
-}
-
 /** Numbers of a card, name by name. */
 function Facts({ card, turn, adds }: BodyProps) {
   const paints = usePaints();
   const painter = usePainter();
   const facts = [
     ...cardFacts(card, paints, painter).filter(([name]) => name !== "Hand time"),
-    ["Hand time", handText(turn)] as const,
+    ["Hand time", formatMinutes(turn.end - turn.setUpAt)] as const,
+    [
+      "Setting up",
+      turn.start > turn.setUpAt ? `${formatMinutes(turn.start - turn.setUpAt)} of it` : "the brush goes on",
+    ] as const,
     ["Adds", adds ? addsText(adds) : "being worked out"] as const,
   ];
   const line = { py: 0.8, borderTop: 1, borderColor: "divider" } as const;
