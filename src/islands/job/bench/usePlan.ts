@@ -36,8 +36,6 @@ export interface Plan {
 interface Answered {
   readonly turns: Turns;
   readonly beganAt: string;
-  /** Cards it was worked out for. */
-  readonly of: readonly Card[];
 }
 
 /** Asks the worker when everything is painted, whenever something changes that it follows. */
@@ -62,14 +60,18 @@ function useSchedule(cards: readonly Card[]): {
     const tasks = tasksOf({ cards, paints, log, unit: bench.unit, setUpMinutes, inMinutes });
     const worker = taskWorker();
     const input = { tasks, windows: windowsFrom(bench.sittings, inMinutes), wishes: bench.wishes };
+    const began = setTimeout(() => setState((now) => ({ ...now, planning: true })), 0);
+    const ended = (problem: string | null) => {
+      clearTimeout(began);
+      setState({ planning: false, problem });
+    };
     const id = worker.ask("schedule", input, {
       answer: (turns) => {
-        setAnswered({ turns, beganAt, of: cards });
-        setState({ planning: false, problem: null });
+        setAnswered({ turns, beganAt });
+        ended(null);
       },
-      failed: (problem) => setState({ planning: false, problem: messageOf(problem) }),
+      failed: (problem) => ended(messageOf(problem)),
     });
-    const began = setTimeout(() => setState((now) => ({ ...now, planning: true })), 0);
     return () => {
       clearTimeout(began);
       worker.forget(id);
@@ -119,11 +121,12 @@ export function usePlan(): Plan {
   const { log } = useHistory();
   const { answered, planning, problem } = useSchedule(cards);
   // A plan of other cards is kept only while it still names cards that there are.
-  const known = answered && answered.of.length > 0 && cards.length > 0 ? answered : null;
-  const fits =
-    known &&
-    known.turns.turns.every(({ cardIds }) => cardIds.every((id) => cards.some((card) => card.id === id)));
-  const current = fits ? known : null;
+  const current = useMemo(() => {
+    const known = new Set(cards.map(({ id }) => id));
+    const fits =
+      cards.length > 0 && answered?.turns.turns.every(({ cardIds }) => cardIds.every((id) => known.has(id)));
+    return fits === true ? answered : null;
+  }, [answered, cards]);
   const turns = useMemo(() => current?.turns ?? turnsInOrder(cards), [current, cards]);
   const items = useMemo(
     () => itemsOf(turns.turns, cards, cardsInPlan(cards, turns, paints, painter), log),
