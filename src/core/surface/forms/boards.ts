@@ -1,8 +1,12 @@
 import { InputError } from "../../errors";
+import { formatNumber } from "../../units";
 import { boardedRelief, boardProblems } from "./boarded";
 import { defineForm } from "./form";
 import { buildSheet } from "./sheet";
-import { countProblem, mmSize, sizeProblems } from "./sizes";
+import { countProblem, mmSize, roomProblem, sizeProblems } from "./sizes";
+
+/** A batten stands out no more than this much of the piece's shorter side. */
+const MOST_PROUD = 0.75;
 
 const params = {
   lengthMm: mmSize("Length", [3, 300], 0.5, 18, "Along the boards, with a ruler."),
@@ -34,9 +38,13 @@ export const boards = defineForm({
   problems(values) {
     const found = sizeProblems(params, values);
     if (found.length > 0) return found;
+    const { lengthMm, heightMm, battens, battenMm, proudMm } = values;
+    const shorter = Math.min(lengthMm, heightMm);
+    const across = `On boards ${formatNumber(shorter, 1)} mm across a batten`;
     return [
       ...boardProblems(values),
-      ...countProblem("battens", values.battens, values.lengthMm, values.battenMm, "battens"),
+      ...countProblem("battens", battens, lengthMm, battenMm, "battens"),
+      ...(battens === 0 ? [] : roomProblem("proudMm", proudMm, MOST_PROUD * shorter, across)),
     ];
   },
   build(values, seed) {

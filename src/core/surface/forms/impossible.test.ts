@@ -34,6 +34,7 @@ const IMPOSSIBLE: readonly (readonly [FormId, Record<string, number>, string])[]
   ["wall", { heightMm: 5, courses: 40 }, "courses"],
   ["boards", { heightMm: 6, boards: 20 }, "boards"],
   ["boards", { boards: 5, gapMm: 1.5 }, "gapMm"],
+  ["boards", { lengthMm: 3, heightMm: 53, boards: 5, battens: 3, battenMm: 0.8, proudMm: 3.35 }, "proudMm"],
   ["plate", { rivetMm: 1, apartMm: 0.6 }, "apartMm"],
   ["plate", { lengthMm: 8, columns: 4, ventMm: 5 }, "ventMm"],
   ["base", { lengthMm: 12, widthMm: 12, stones: 40, stoneMm: 9 }, "stoneMm"],
