@@ -65,7 +65,7 @@ describe("what happened at the bench", () => {
   });
 
   it("keeps which figures and which pass of its card an entry tells of, and forgets them when all is meant", () => {
-    const part = { ...entry("a"), figures: [1, 3], pass: 2 };
+    const part = { ...entry("a"), figures: [1, 3], pass: 2, mishap: "pool" as const };
     putEntry(opened.db, "ferry-sergeant", part);
     expect(read().log).toEqual([part]);
     putEntry(opened.db, "ferry-sergeant", entry("a"));

@@ -27,6 +27,7 @@ function readLog(db: Reader, jobId: string): LogEntry[] {
     ...(part.planned && { planned: part.planned }),
     ...(part.figures && { figures: part.figures }),
     ...(part.pass !== null && { pass: part.pass }),
+    ...(part.mishap && { mishap: part.mishap }),
     recipe: mixed ? drops.filter(({ entryId }) => entryId === id).map(toAddition) : null,
   }));
 }

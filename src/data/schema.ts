@@ -9,7 +9,7 @@ import {
   text,
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
-import type { PlannedThen } from "../core/job";
+import type { MishapId, PlannedThen } from "../core/job";
 
 /** Pots on the shelf. */
 export const paints = sqliteTable("paints", {
@@ -111,6 +111,8 @@ export const logEntries = sqliteTable(
     figures: text("figures", { mode: "json" }).$type<readonly number[]>(),
     /** Which pass of the card; null for all of them. */
     pass: integer("pass"),
+    /** What went wrong with it; null where nothing did. */
+    mishap: text("mishap").$type<MishapId>(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

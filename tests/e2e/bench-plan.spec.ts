@@ -6,7 +6,7 @@ import { demoJob, go, saved, storedHistory, storedJob } from "./support";
 const planned = (page: Page) =>
   expect(page.getByText(/% sooner in any order|no order ends sooner/)).toBeVisible();
 
-test("a sitting on a phone: cards one by one, two clocks, a reload, a foot switch", async ({
+test("a sitting on a phone: cards one by one, two clocks, a reload, a foot switch, a mishap", async ({
   page,
   request,
 }) => {
@@ -41,7 +41,27 @@ test("a sitting on a phone: cards one by one, two clocks, a reload, a foot switc
   await expect(clocks).toHaveCount(2);
   await page.keyboard.press("PageDown");
   await expect(async () => expect((await storedHistory(request, id)).log).toHaveLength(3)).toPass();
+
+  // The newest coat came out too strong: what mends it is taken, and what is left goes on from there.
   await page.keyboard.press("ArrowLeft");
+  await bench.getByRole("button", { name: "It went wrong" }).click();
+  const wrong = page.getByRole("dialog", { name: /^It went wrong: / });
+  await wrong.getByRole("radio", { name: "Too bright, too strong" }).click();
+  await expect(wrong.getByRole("img", { name: "on this way" })).toBeVisible();
+  await expect(wrong.getByText(/Out of reach|comes out as planned/)).toBeVisible();
+  const glaze = wrong.getByRole("radio", { name: /^Glaze it with the tone below/ }).first();
+  if ((await glaze.count()) === 0) await wrong.getByRole("button", { name: /more ways$/ }).click();
+  await glaze.click();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await wrong.getByRole("button", { name: "Go on this way" }).click();
+  await expect(wrong).toHaveCount(0);
+  await expect(async () => {
+    const coats = (await storedJob(request, id)).surfaces.flatMap((surface) => surface.coats);
+    expect(coats.filter(({ mishap }) => mishap === "too-bright")).toHaveLength(1);
+    expect(coats.filter(({ name }) => name.startsWith("Take back: "))).toHaveLength(1);
+  }).toPass();
+  expect((await storedHistory(request, id)).log.filter(({ mishap }) => mishap)).toHaveLength(1);
+  await expect(card).toBeVisible();
   await expect(bench.getByRole("button", { name: "Leave" })).toBeVisible();
   await bench.getByRole("button", { name: "Leave" }).click();
   await expect(bench).toHaveCount(0);

@@ -154,8 +154,11 @@ test("the figure goes out as a textured form that another reader finds right", a
   );
 });
 
-test("where there are cores to spare more workers paint the figure, and it comes out the same", async () => {
-  const { page, id } = opened;
+test("where there are cores to spare more workers paint the figure, and it comes out the same", async ({
+  request,
+}) => {
+  const { page } = opened;
+  const id = await demoJob(request, ["satchel", "strap"]);
   const onCores = async (cores: number): Promise<Page> => {
     const one = await page.context().newPage();
     await one.addInitScript(

@@ -1,7 +1,7 @@
 import { growthOf } from "../growth/growthOf";
 import { InputError } from "../errors";
 import { lightOf } from "../figure/light";
-import { activeCoats, type Job, type Paint, type Surface } from "../job";
+import { activeCoats, isMishap, type Job, type Paint, type Surface } from "../job";
 import { familyIn } from "../patterns";
 import { patternOf } from "../patterns/bind";
 import { reliefKey } from "../surface/keptHeights";
@@ -119,7 +119,10 @@ function foundOn(job: Job, surface: Surface, paints: readonly Paint[], only: str
   const pattern = patternOf(job, surface, form);
   let looked: SampledSurface | null = null;
   const sampled = () => (looked ??= sampledSurface(job, surface, paints));
-  return runAll({ job, surface, form, paints, coats: activeCoats(surface), pattern, sampled }, only);
+  const found = runAll({ job, surface, form, paints, coats: activeCoats(surface), pattern, sampled }, only);
+  // What lies there by mishap is judged by what it does to the others: it cannot be planned otherwise.
+  const byMishap = new Set(surface.coats.filter(isMishap).map(({ id }) => id));
+  return byMishap.size === 0 ? found : found.filter(({ coatId }) => coatId === null || !byMishap.has(coatId));
 }
 
 const worstFirst = (found: readonly Finding[]): Finding[] =>

@@ -1,18 +1,38 @@
-import { OWN_SCHEME_VERSION, type Job, type Mix, type OwnScheme, type Paint, type Surface } from "../job";
+import {
+  OWN_SCHEME_VERSION,
+  type Coat,
+  type Job,
+  type Mix,
+  type OwnScheme,
+  type Paint,
+  type Surface,
+} from "../job";
 import { deriveCoats } from "../patterns/derive";
 import { mixesIn, renamedMixes } from "../patterns/mixes";
 import { hashText } from "../random";
 import { freeId, withSurface } from "./surfaces";
 
+/** Mishaps after which the coat they happened to is held back: it lies there in another way. */
+const HELD_BY: ReadonlySet<string | undefined> = new Set(["wrong-mix", "even"]);
+
+/** Coats of a surface as they are to be painted the next time: without what went wrong, and without what mended it. */
+export function coatsWithoutMishaps(coats: readonly Coat[]): Coat[] {
+  return coats.flatMap((coat, at) => {
+    if (coat.mishap || coat.mends) return [];
+    return coat.held && HELD_BY.has(coats[at + 1]?.mishap) ? [{ ...coat, held: false }] : [coat];
+  });
+}
+
 /** What a surface is painted with, kept under a name of its own. */
 export function schemeOf(job: Job, surface: Surface, id: string, name: string): OwnScheme {
-  const named = new Set([...surface.coats.map((coat) => coat.mixId), ...mixesIn(surface.pattern)]);
+  const coats = coatsWithoutMishaps(surface.coats);
+  const named = new Set([...coats.map((coat) => coat.mixId), ...mixesIn(surface.pattern)]);
   return {
     id,
     version: OWN_SCHEME_VERSION,
     name,
     pattern: surface.pattern,
-    coats: surface.coats,
+    coats,
     mixes: job.mixes.filter((mix) => named.has(mix.id)),
   };
 }

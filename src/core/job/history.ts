@@ -1,4 +1,5 @@
 import { number, string } from "yup";
+import { MISHAP_IDS } from "./mishap";
 import { mixPartSchema } from "./mix";
 import { use } from "./surface";
 import {
@@ -6,6 +7,7 @@ import {
   id,
   listOf,
   name,
+  one,
   size,
   text,
   utcTime,
@@ -63,6 +65,8 @@ export const logEntrySchema = fields({
   figures: manyIfAny(whole(1, 500), 500),
   /** Which of its passes, from 1; left out where all are done. */
   pass: whole(1, 12).optional(),
+  /** What went wrong with it; left out where nothing did. */
+  mishap: one(MISHAP_IDS).optional(),
   /** Left out in entries from before this was kept. */
   planned: plannedSchema.optional(),
 });

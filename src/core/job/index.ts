@@ -1,6 +1,7 @@
 /** Names and shapes of things as they are stored, exported and shown; one vocabulary from screen to table. */
 export * from "./paint";
 export * from "./mix";
+export * from "./mishap";
 export * from "./place";
 export * from "./seat";
 export * from "./effort";

@@ -31,12 +31,12 @@ const values = fields({
 /** A stretch of a surface's value plan. */
 export type ValueSpan = Shape<typeof values>;
 
-export const MARK_SIDES = ["inside", "outside", "border"] as const;
+export const MARK_SIDES = ["inside", "outside", "border", "around"] as const;
 
 const near = fields({
   coatId: id(),
   side: one(MARK_SIDES),
-  /** How far from the marks' border it fades; for "border" how far it reaches to both sides, mm. */
+  /** How far from the marks' border it fades; for "border" how far it reaches to both sides, for "around" to the outer one, mm. */
   reachMm: size(0, 20),
 });
 /** A place told by the marks of an earlier coat of the same surface. */

@@ -1,10 +1,24 @@
 import { boolean, mixed, string, type MixedSchema } from "yup";
-import { contentId, fields, id, listOf, name, one, record, size, text, whole, type Shape } from "../shape";
+import {
+  contentId,
+  fields,
+  id,
+  listOf,
+  manyIfAny,
+  name,
+  one,
+  record,
+  size,
+  text,
+  whole,
+  type Shape,
+} from "../shape";
 import { EVENT_IDS } from "../ageing/events";
 import { MATERIAL_IDS } from "../surface/volumes/materials";
 import { effortSchema } from "./effort";
 import { groundworkSchema } from "./groundwork";
 import { growthSchema } from "./growth";
+import { MISHAP_IDS } from "./mishap";
 import { placeSchema } from "./place";
 import { seatSchema } from "./seat";
 
@@ -36,6 +50,12 @@ export const coatSchema = fields({
   /** Single marks may run over seams that part the panel. */
   overSeams: boolean().strict().required(),
   seed: whole(0, 2 ** 31),
+  /** What went wrong: this coat lies there already, nobody is to paint it. Left out for coats that are painted. */
+  mishap: one(MISHAP_IDS).optional(),
+  /** What it mends: a coat that was not planned. Left out for all others. */
+  mends: one(MISHAP_IDS).optional(),
+  /** Figures of the unit that have it, from 1: what went wrong on some of them, and what mends it. Left out for all. */
+  figures: manyIfAny(whole(1, 500), 500),
 });
 export type Coat = Shape<typeof coatSchema>;
 
@@ -146,6 +166,9 @@ export type Surface = Omit<SurfaceShape, "variants" | "form"> & {
 /** Coats that will be painted: all but those held back. */
 export const activeCoats = (surface: { readonly coats: readonly Coat[] }): Coat[] =>
   surface.coats.filter((coat) => !coat.held);
+
+/** Whether a coat is there because something went wrong: it lies there, and has no card. */
+export const isMishap = ({ mishap }: Pick<Coat, "mishap">): boolean => mishap !== undefined;
 
 /** Painted lights whose light is laid on a surface, by their ids. */
 export const lightsLaidOn = (surface: { readonly coats: readonly Coat[] }): string[] => [

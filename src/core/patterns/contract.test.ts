@@ -104,6 +104,8 @@ describe("the registry of pattern families", () => {
 
 describe.each(ids)("the family %s", (id) => {
   const family = families[id]!;
+  // Judging takes most of the time: every form is judged with one of the families, every family on its share of the forms.
+  const isJudged = (formId: FormId) => formIds.indexOf(formId) % ids.length === ids.indexOf(id);
 
   it.each(formIds)("can be put on a %s, checked, carded, saved and taken off", (formId) => {
     const job = jobWith(id, formId);
@@ -120,7 +122,8 @@ describe.each(ids)("the family %s", (id) => {
       ).toBe(true);
     }
     expect(parseJob(JSON.parse(JSON.stringify(job)))).toEqual(job);
-    expect(looked(job).filter(({ id: found }) => found.endsWith("/unusable"))).toEqual([]);
+    if (isJudged(formId))
+      expect(looked(job).filter(({ id: found }) => found.endsWith("/unusable"))).toEqual([]);
     const cards = cardsOf(job, demoShelf, defaultPainter);
     expect(cards).toHaveLength(surface.coats.length);
     for (const card of cards) {

@@ -1,4 +1,13 @@
-import { activeCoats, mixById, type Coat, type Job, type Mix, type Paint, type Surface } from "../job";
+import {
+  activeCoats,
+  isMishap,
+  mixById,
+  type Coat,
+  type Job,
+  type Mix,
+  type Paint,
+  type Surface,
+} from "../job";
 import type { Painter } from "../painter";
 import { InputError } from "../errors";
 import { patternOf } from "../patterns/bind";
@@ -73,7 +82,7 @@ function lookAt(job: Job, surface: Surface, form: SurfaceForm, coat: Coat, work:
   if (pattern && place.kind === "pattern")
     says.push(...pattern.family.lookAt(pattern.layout, place.key, work.strokes));
   if (isTechniqueId(coat.technique.id)) says.push(techniques[coat.technique.id].bench.lookAt);
-  const last = activeCoats(surface).at(-1) === coat;
+  const last = activeCoats(surface).findLast((one) => !isMishap(one)) === coat;
   if (last) says.push("Look from below and from the side: the last missed spots lie under overhangs.");
   if (coat.passes > 1) says.push(`${coat.passes} passes; let each dry before the next.`);
   return says;
@@ -221,8 +230,10 @@ function cardsOn(job: Job, surface: Surface, paints: readonly Paint[], painter: 
   try {
     const form = buildForm(surface);
     const { coats, grid } = glanceAt(job, surface);
-    return coats.map(({ coat, film }, step) =>
-      cardFor({ job, surface, form, coat, step, laid: paintIn(film, grid), paints, painter }),
+    return coats.flatMap(({ coat, film }, step) =>
+      isMishap(coat)
+        ? []
+        : [cardFor({ job, surface, form, coat, step, laid: paintIn(film, grid), paints, painter })],
     );
   } catch (error) {
     if (error instanceof InputError) return [];

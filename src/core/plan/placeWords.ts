@@ -59,7 +59,11 @@ function zonePlaceName({ zones, span, outline, near, values, shed, fade }: ZoneP
     ...(shed ? [shedName(shed)] : []),
     ...(outline ? ["the outlined place"] : []),
     ...(near
-      ? [{ inside: "on", outside: "beside", border: "along the border of" }[near.side] + " an earlier coat"]
+      ? [
+          { inside: "on", outside: "beside", border: "along the border of", around: "close around" }[
+            near.side
+          ] + " an earlier coat",
+        ]
       : []),
   ];
   return `${parts.length > 0 ? parts.join(" and ") : "everywhere"}${fade > 0 && parts.length > 0 ? ", fading" : ""}`;

@@ -11,7 +11,18 @@ export function unitShareOf(job: Job, surface: Surface, coat: Coat): UnitShare {
     pattern && coat.role !== null
       ? familyIn(surface)?.forUnit?.(pattern.params, coat.role, count)
       : undefined;
-  return own ?? { byMix: [{ mixId: null, figures: Array.from({ length: count }, (_, at) => at + 1) }] };
+  const share = own ?? {
+    byMix: [{ mixId: null, figures: Array.from({ length: count }, (_, at) => at + 1) }],
+  };
+  const only = coat.figures;
+  if (!only) return share;
+  // What mends some figures of a unit is painted on these alone.
+  return {
+    byMix: share.byMix.map(({ mixId, figures }) => ({
+      mixId,
+      figures: figures.filter((figure) => only.includes(figure)),
+    })),
+  };
 }
 
 /** Figures that get a coat in any mix. */

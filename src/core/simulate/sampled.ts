@@ -174,6 +174,24 @@ function sample(job: Job, surface: Surface, paints: readonly Paint[]): SampledSu
   };
 }
 
+/**
+ * L*a*b* of some cells of a surface's coarse grid once all is painted.
+ * @param cells of `glanceAt(job, surface).grid`
+ * @throws InputError where sizes or settings are impossible
+ */
+export function labsAt(
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+  cells: readonly number[],
+): Triple[] {
+  const primer = primerSpectrum(figureOf(job, surface).primer);
+  const spectra = new Float64Array(cells.length * BANDS);
+  cells.forEach((_, k) => spectra.set(primer, k * BANDS));
+  for (const laid of withTables(glanceAt(job, surface).coats, job, paints)) layOver(spectra, cells, laid);
+  return cells.map((_, k) => labOf(spectra, k));
+}
+
 const MOST_KEPT = 64;
 const kept = new Map<string, SampledSurface>();
 

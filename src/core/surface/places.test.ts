@@ -91,7 +91,7 @@ describe("an outlined place", () => {
 describe("a place by an earlier coat", () => {
   /** That coat covers the left half. */
   const cover = grid.inside.map((share, at) => (xOf(grid, at) < 5 ? share : 0));
-  const near = (side: "inside" | "outside" | "border", reachMm = 0) =>
+  const near = (side: "inside" | "outside" | "border" | "around", reachMm = 0) =>
     weightsOfPlace(grid, { ...everywhere, near: { coatId: "other", side, reachMm } }, cover);
 
   it("is on its marks or beside them, and the two make the whole", () => {
@@ -100,6 +100,15 @@ describe("a place by an earlier coat", () => {
     expect(shareAt(on, 8, 4)).toBe(0);
     for (let at = 0; at < on.length; at += 7)
       if (grid.inside[at] === 1) expect(on[at]! + beside[at]!).toBeCloseTo(1, 5);
+  });
+
+  it("lies close around them, half of it at its reach, and nothing on them or far off", () => {
+    const around = near("around", 0.5);
+    expect(shareAt(around, 5.2, 4)).toBeGreaterThan(0.95);
+    expect(shareAt(around, 5.5, 4)).toBeGreaterThan(0.35);
+    expect(shareAt(around, 5.5, 4)).toBeLessThan(0.65);
+    expect(shareAt(around, 6.2, 4)).toBeLessThan(0.02);
+    expect(shareAt(around, 4.5, 4)).toBeLessThan(0.02);
   });
 
   it("runs along their border where that is asked for, as wide as its reach", () => {

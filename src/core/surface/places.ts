@@ -74,11 +74,17 @@ function outlineWeights(grid: SurfaceGrid, outline: Outline): Float32Array {
   return grow(blurMm(mask, coarse, Math.max(LEAST_SOFT_MM, outline.softMm) / 2), grid, step);
 }
 
+/** Twice what the blur leaves at its full reach off a straight border: less than a Gaussian's 0.0228, as it ends. */
+const AROUND = 0.029;
+
 function nearWeights(grid: SurfaceGrid, near: NearMarks, cover: Float32Array): Float32Array {
   const reach = Math.max(0, near.reachMm);
   const spread = reach > LEAST_SOFT_MM ? blurMm(cover, grid, reach / 2) : cover;
   if (near.side === "inside") return spread.map((share) => clamp(share, 0, 1));
   if (near.side === "outside") return spread.map((share) => clamp(1 - share, 0, 1));
+  // Half belongs to it at its reach: two standard deviations off a straight border.
+  if (near.side === "around")
+    return spread.map((share, at) => clamp(share / AROUND, 0, 1) * clamp(1 - cover[at]!, 0, 1));
   return spread.map((share) => clamp(4 * share * (1 - share), 0, 1));
 }
 

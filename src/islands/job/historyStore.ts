@@ -1,6 +1,7 @@
 import { create } from "zustand";
 import { entriesOf, entryFor, freeWellId, withItem, type PaintedPart } from "../../core/edits/history";
 import { NO_HISTORY, type History, type LogEntry, type Well } from "../../core/job";
+import type { Told } from "../../core/mishaps/mishap";
 import type { Card } from "../../core/plan/cards";
 import { figuresOf } from "../../core/plan/progress";
 import type { Turn } from "../../core/plan/schedule/turns";
@@ -122,6 +123,27 @@ export function untickCard(card: Pick<Card, "id">): void {
 
 export const changeEntry = (entry: LogEntry, part: Partial<Pick<LogEntry, "minutes" | "note">>): void =>
   tell("log", entry.id, { ...entry, ...part });
+
+/**
+ * Notes that something went wrong with a card: on the entry that tells it was painted, which is made where there is none
+ * yet. A coat that was left out has no entry.
+ */
+export function noteMishap(
+  item: { readonly cards: readonly Card[]; readonly turn: Turn },
+  { kind, figures }: Pick<Told, "kind" | "figures">,
+  words: string,
+): void {
+  if (kind === "forgotten") return;
+  const card = item.cards.at(-1)!;
+  const known = () => entriesOf(useHistoryStore.getState().history, card.id).at(-1);
+  if (!known() && figures)
+    tickCard(card, { figures, ...(item.turn.pass !== null && { pass: item.turn.pass }) });
+  else if (!known()) tickTurn(item);
+  const entry = known();
+  if (!entry) return;
+  const note = entry.note === "" ? words : `${entry.note}\n${words}`;
+  tell("log", entry.id, { ...entry, mishap: kind, note: note.slice(0, 4000) });
+}
 
 /** Begins a well under a free id. */
 export function beginWell(make: (id: string) => Well): Well {

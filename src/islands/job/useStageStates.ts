@@ -1,5 +1,5 @@
 import type { Finding } from "../../core/checks/finding";
-import { activeCoats } from "../../core/job";
+import { activeCoats, isMishap } from "../../core/job";
 import { isUnmeasured } from "../../core/newJob";
 import { totalsOf, type Card } from "../../core/plan/cards";
 import { isDone } from "../../core/plan/progress";
@@ -43,7 +43,10 @@ export function useStageStates(): Readonly<Record<Stage, string>> {
     palette:
       empty > 0 ? counted(empty, "empty mix", "empty mixes") : counted(job.mixes.length, "mix", "mixes"),
     coats: counted(
-      job.surfaces.reduce((sum, surface) => sum + activeCoats(surface).length, 0),
+      job.surfaces.reduce(
+        (sum, surface) => sum + activeCoats(surface).filter((coat) => !isMishap(coat)).length,
+        0,
+      ),
       "coat",
     ),
     check: !judged

@@ -17,6 +17,7 @@ import { judge } from "./judge";
 import { history } from "./history";
 import { lightOver } from "./lightOver";
 import { mainColours } from "./mainColours";
+import { mending } from "./mending";
 import { mixes } from "./mixes";
 import { picture } from "./picture";
 import { piece } from "./piece";
@@ -67,6 +68,7 @@ export const questions = {
   reliefPicture,
   heights,
   benchPdf,
+  mending,
   schedule,
 } as const;
 

@@ -93,4 +93,9 @@ describe("a job of an earlier version", () => {
     expect(parseJob(upgradeJob({ ...today, version: 12 })).bench).toEqual(bench);
     expect(bench).toEqual({ unit: "mixed", sittings: [], wishes: [] });
   });
+
+  it("13 knows no mishaps: it is read as it stands", () => {
+    const before = { ...(JSON.parse(JSON.stringify(wholeSergeant())) as Json), version: 13 };
+    expect(parseJob(upgradeJob(before))).toEqual(wholeSergeant());
+  });
 });

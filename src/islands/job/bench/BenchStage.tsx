@@ -22,6 +22,7 @@ import { Print } from "./Print";
 import { Together } from "./Together";
 import { useAdding } from "./useAdding";
 import { usePlan, type Plan, type PlanItem } from "./usePlan";
+import { WrongDialog } from "./wrong/WrongDialog";
 
 const SIDE = {
   flexShrink: 0,
@@ -83,6 +84,7 @@ function Middle({ plan, chosen, adding }: MiddleProps) {
   const job = useJob();
   const atBench = useAtBench((state) => state.set);
   const [shown, setShown] = useState<"card" | "times">("card");
+  const [wrong, setWrong] = useState(false);
   const isNext = plan.items.find(({ done }) => !done) === chosen;
   const next = plan.items[plan.items.indexOf(chosen) + 1];
   return (
@@ -111,6 +113,17 @@ function Middle({ plan, chosen, adding }: MiddleProps) {
           count={plan.items.length}
           onDone={() => (chosen.done ? untickCard(chosen.cards[0]) : tickTurn(chosen))}
           onNext={() => next && set({ cardId: next.turn.id, surfaceId: next.cards[0].surface.id })}
+          onWrong={() => setWrong(true)}
+        />
+      )}
+      {wrong && (
+        <WrongDialog
+          item={chosen}
+          onClose={() => setWrong(false)}
+          onTaken={() => {
+            setWrong(false);
+            set({ cardId: null });
+          }}
         />
       )}
     </>

@@ -17,6 +17,7 @@ interface Props {
   readonly count: number;
   readonly onDone: () => void;
   readonly onNext: () => void;
+  readonly onWrong: () => void;
 }
 
 interface BodyProps {
@@ -86,7 +87,7 @@ function CardBody({ card, turn, adds }: BodyProps) {
 }
 
 /** One bench step, large enough to be read from the painting chair. */
-export function CardView({ item, adds, count, onDone, onNext }: Props) {
+export function CardView({ item, adds, count, onDone, onNext, onWrong }: Props) {
   const { cards, done, number, turn } = item;
   const part = partText(item);
   const title = titleOf(item);
@@ -112,7 +113,7 @@ export function CardView({ item, adds, count, onDone, onNext }: Props) {
         <CardBody key={card.id} card={card} turn={turn} adds={card === cards.at(-1) ? adds : undefined} />
       ))}
       {adds?.stop && <Typography sx={{ mb: 2, fontWeight: 500 }}>{stopText(adds.stop)}</Typography>}
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
         {turn.goesOn ? (
           <Typography sx={{ alignSelf: "center", flex: 1 }}>The next sitting goes on with it.</Typography>
         ) : (
@@ -127,6 +128,9 @@ export function CardView({ item, adds, count, onDone, onNext }: Props) {
           disabled={number === count}
         >
           Next card
+        </Button>
+        <Button onClick={onWrong} sx={{ minHeight: 44 }}>
+          It went wrong
         </Button>
       </Box>
     </Box>

@@ -74,7 +74,7 @@ const CoatFace = memo(function CoatFace({ coat, number, step, chosen }: RowProps
       component="button"
       type="button"
       aria-pressed={chosen}
-      aria-label={`Coat ${number}, ${coat.name}${coat.held ? ", held back" : ""}`}
+      aria-label={`Coat ${number}, ${coat.name}${coat.held ? ", held back" : coat.mishap ? ", lies there by mishap" : ""}`}
       onClick={() => set({ coatId: coat.id, upTo: step, time: null })}
       sx={{
         flex: 1,
@@ -117,7 +117,13 @@ const CoatFace = memo(function CoatFace({ coat, number, step, chosen }: RowProps
           sx={{ display: "flex", gap: 0.7, alignItems: "center" }}
         >
           <TechniqueGlyph id={coat.technique.id} />
-          {coat.held ? "held back" : technique}
+          {coat.held
+            ? "held back"
+            : coat.mishap
+              ? "went wrong: it lies there"
+              : coat.mends
+                ? `mends: ${technique}`
+                : technique}
         </Typography>
       </Box>
       <Box sx={{ textAlign: "right", flexShrink: 0 }}>

@@ -13,6 +13,7 @@ import { NumberField } from "../../../ui/NumberField";
 const SIDE_NAMES: Readonly<Record<NearMarks["side"], string>> = {
   inside: "on its marks",
   outside: "beside its marks",
+  around: "close around its marks",
   border: "along their border",
 };
 

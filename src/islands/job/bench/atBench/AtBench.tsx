@@ -1,11 +1,12 @@
 import { Box, Button, Dialog, Typography } from "@mui/material";
-import { useCallback } from "react";
+import { useCallback, useState } from "react";
 import { counted } from "../../../../core/units";
 import { tickTurn, untickCard } from "../../historyStore";
 import { useJob } from "../../jobStore";
 import { chosenOf } from "../chosen";
 import { dateText, partText, timeOf, titleOf } from "../planWords";
 import type { Plan, PlanItem } from "../usePlan";
+import { WrongDialog } from "../wrong/WrongDialog";
 import { BenchCard } from "./BenchCard";
 import { useAtBench } from "./benchStore";
 import { chime } from "./chime";
@@ -94,7 +95,8 @@ function Bench({ plan, onLeave }: Props) {
     set({ turnId: goesOn ? (plan.items[at + 1]?.turn.id ?? null) : null });
   };
   const onBack = () => show(plan.items[at - 1]);
-  useAnyKey({ onAny: onDone, onBack }, item !== undefined);
+  const [wrong, setWrong] = useState(false);
+  useAnyKey({ onAny: onDone, onBack }, item !== undefined && !wrong);
   if (!item) return <Typography sx={{ p: 3, fontSize: 18 }}>There is no card.</Typography>;
   const left = plan.items.filter(({ done }) => !done).length;
   return (
@@ -123,10 +125,23 @@ function Bench({ plan, onLeave }: Props) {
             Not done
           </Button>
         )}
+        <Button sx={BIG} variant="outlined" onClick={() => setWrong(true)}>
+          It went wrong
+        </Button>
         <Button sx={{ ...BIG, flex: 1 }} variant="contained" onClick={onDone} disabled={left === 0}>
           {item.done || item.turn.goesOn ? "On" : left === 1 ? "Done" : "Done, on to the next"}
         </Button>
       </Box>
+      {wrong && (
+        <WrongDialog
+          item={item}
+          onClose={() => setWrong(false)}
+          onTaken={() => {
+            setWrong(false);
+            set({ turnId: null });
+          }}
+        />
+      )}
     </Box>
   );
 }
