@@ -4,7 +4,7 @@ import { activeCoats, type Effort, type Job, type Surface } from "../job";
 import { isOfMarks, keptAt, sharesOf, USUAL_EFFORT, type Shares } from "./effortOf";
 
 /** What a mark counts on a piece against one on another, by what is to be looked at. */
-const COUNTS: Readonly<Record<Surface["volumes"]["importance"], number>> = {
+export const IMPORTANCE_COUNTS: Readonly<Record<Surface["volumes"]["importance"], number>> = {
   "looked-at": 1.8,
   usual: 1,
   quiet: 0.55,
@@ -36,7 +36,13 @@ function partOf(job: Job, surface: Surface): Part | null {
   const effort = surface.effort ?? { marks: 1, ...USUAL_EFFORT };
   try {
     const shares = sharesOf(job, surface, effort);
-    return { surface, effort, shares, counts: COUNTS[surface.volumes.importance], pieces: piecesOf(surface) };
+    return {
+      surface,
+      effort,
+      shares,
+      counts: IMPORTANCE_COUNTS[surface.volumes.importance],
+      pieces: piecesOf(surface),
+    };
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;

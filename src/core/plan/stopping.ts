@@ -72,15 +72,17 @@ function stopsOf(cards: readonly Card[], adds: readonly CoatAdds[]): Map<number,
  * @param adds of the same coats; cards of coats that are not among them are left out
  */
 export function addsOfCards(cards: readonly Card[], adds: readonly CoatAdds[]): Map<string, CardAdds> {
-  const same = cards.length === adds.length && cards.every(({ coat }, at) => coat.id === adds[at]!.coatId);
+  // What lies there by mishap adds something too, and has no card.
+  const own = adds.filter(({ coatId }) => cards.some(({ coat }) => coat.id === coatId));
+  const same = cards.length === own.length && cards.every(({ coat }, at) => coat.id === own[at]!.coatId);
   if (!same) return new Map();
-  const stops = stopsOf(cards, adds);
+  const stops = stopsOf(cards, own);
   return new Map(
     cards.map(({ id, handMinutes }, at) => [
       id,
       {
-        adds: adds[at]!.adds,
-        perMinute: handMinutes > 0 ? adds[at]!.adds / handMinutes : 0,
+        adds: own[at]!.adds,
+        perMinute: handMinutes > 0 ? own[at]!.adds / handMinutes : 0,
         stop: stops.get(at) ?? null,
       },
     ]),

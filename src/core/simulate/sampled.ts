@@ -175,20 +175,31 @@ function sample(job: Job, surface: Surface, paints: readonly Paint[]): SampledSu
 }
 
 /**
- * L*a*b* of some cells of a surface's coarse grid once all is painted.
+ * Reflectance of some cells of a surface's coarse grid once all is painted, cell by cell, `BANDS` each.
  * @param cells of `glanceAt(job, surface).grid`
  * @throws InputError where sizes or settings are impossible
  */
+export function spectraAt(
+  job: Job,
+  surface: Surface,
+  paints: readonly Paint[],
+  cells: readonly number[],
+): Float64Array {
+  const primer = primerSpectrum(figureOf(job, surface).primer);
+  const spectra = new Float64Array(cells.length * BANDS);
+  cells.forEach((_, k) => spectra.set(primer, k * BANDS));
+  for (const laid of withTables(glanceAt(job, surface).coats, job, paints)) layOver(spectra, cells, laid);
+  return spectra;
+}
+
+/** The same as L*a*b*. */
 export function labsAt(
   job: Job,
   surface: Surface,
   paints: readonly Paint[],
   cells: readonly number[],
 ): Triple[] {
-  const primer = primerSpectrum(figureOf(job, surface).primer);
-  const spectra = new Float64Array(cells.length * BANDS);
-  cells.forEach((_, k) => spectra.set(primer, k * BANDS));
-  for (const laid of withTables(glanceAt(job, surface).coats, job, paints)) layOver(spectra, cells, laid);
+  const spectra = spectraAt(job, surface, paints, cells);
   return cells.map((_, k) => labOf(spectra, k));
 }
 

@@ -8,6 +8,7 @@ import { figureJudged, figureMended } from "./figureJudged";
 import { figureOtherwise } from "./figureOtherwise";
 import { figureEffort } from "./figureEffort";
 import { figureGltf } from "./figureGltf";
+import { fit } from "./fit";
 import { glazes } from "./glazes";
 import { glow } from "./glow";
 import { ground } from "./ground";
@@ -69,6 +70,7 @@ export const questions = {
   heights,
   benchPdf,
   mending,
+  fit,
   schedule,
 } as const;
 

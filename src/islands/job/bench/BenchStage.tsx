@@ -15,6 +15,7 @@ import { useAtBench } from "./atBench/benchStore";
 import { BuildFirst } from "./BuildFirst";
 import { chosenOf } from "./chosen";
 import { CardView } from "./CardView";
+import { Fit } from "./fit/Fit";
 import { PlanList } from "./PlanList";
 import { PlanSettings } from "./PlanSettings";
 import { PlanTimes } from "./PlanTimes";
@@ -46,6 +47,7 @@ function WholePlan({ plan, chosen }: { readonly plan: Plan; readonly chosen: Pla
   return (
     <>
       <PlanSettings plan={plan} nameOf={nameOf} />
+      {surface && <Fit figureId={figureOf(job, surface).id} />}
       {surface && <BuildFirst surface={surface} />}
       {surface && <Together figureId={figureOf(job, surface).id} cards={cards} />}
       <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
