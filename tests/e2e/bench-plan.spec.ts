@@ -104,4 +104,14 @@ test("a unit is planned with sittings, a card is dragged before another, and the
   expect(bench.sittings).toHaveLength(1);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("button", { name: "Set a sitting" })).toBeVisible();
+
+  // Too little time for all of it: what is left out is told, held back, and the plan is shorter.
+  await page.getByRole("button", { name: "Fit to minutes" }).click();
+  const fit = page.getByRole("dialog", { name: "Fit to minutes" });
+  await expect(fit.getByText(/\d+ cards? left out: /)).toBeVisible();
+  await fit.getByRole("button", { name: "Hold these back" }).click();
+  await expect(fit).toHaveCount(0);
+  await saved(page);
+  const { surfaces } = await storedJob(request, id);
+  expect(surfaces.flatMap(({ coats }) => coats).some(({ held }) => held)).toBe(true);
 });

@@ -158,7 +158,7 @@ test("where there are cores to spare more workers paint the figure, and it comes
   request,
 }) => {
   const { page } = opened;
-  const id = await demoJob(request, ["satchel", "strap"]);
+  const id = await demoJob(request, ["coat-skirt", "strap"]);
   const onCores = async (cores: number): Promise<Page> => {
     const one = await page.context().newPage();
     await one.addInitScript(

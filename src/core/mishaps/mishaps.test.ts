@@ -15,9 +15,16 @@ import { tasksOf } from "../plan/schedule/tasksOf";
 import { schemeOf } from "../edits/ownSchemes";
 import { withSurface } from "../edits/surfaces";
 import { mishapIds, mishaps } from ".";
-import { mendingOf, outOfReach, type Mending, type MendInput } from "./mend";
+import { mendingOf, mishapContext, outOfReach, type Mending, type MendInput } from "./mend";
 
-const sergeant = wholeSergeant();
+/** A demo job with one of its pieces: the others need not be painted for it. */
+const only = (job: Job, surfaceId: string): Job => ({
+  ...job,
+  touching: [],
+  surfaces: job.surfaces.filter(({ id, name }) => id === surfaceId || name.toLowerCase() === surfaceId),
+});
+const sergeant = only(wholeSergeant(), "satchel");
+const watch = only(ferryWatch(), "trousers");
 
 /** One coat of the demo that a mishap can happen to, and how many coats are painted by then. */
 interface Case {
@@ -33,8 +40,8 @@ const CASES: Readonly<Record<MishapId, Case>> = {
   lumps: satchel,
   "too-bright": { ...satchel, coat: 3, painted: 4 },
   "shadows-lost": satchel,
-  "all-dark": { job: ferryWatch(), surfaceId: "trousers", coat: -1, painted: -1 },
-  even: { job: mudDrake(), surfaceId: "neck", coat: -1, painted: -1 },
+  "all-dark": { job: watch, surfaceId: "trousers", coat: -1, painted: -1 },
+  even: { job: only(mudDrake(), "neck"), surfaceId: "neck", coat: -1, painted: -1 },
   "wrong-mix": satchel,
   forgotten: { ...satchel, coat: 1, painted: 4 },
 };
@@ -166,7 +173,7 @@ describe("what is told of a mishap", () => {
 
   it("lies where it was pressed", () => {
     const spots = [0.2, 0.8].map((along) => {
-      const { happened } = mendingOf(asked("pool", "touch dry", { along }));
+      const happened = mishaps.pool.happened(mishapContext(asked("pool", "touch dry", { along })));
       const place = happened.coats.find(({ mishap }) => mishap === "pool")!.place;
       return place.kind === "zones" ? place.outline!.points.filter((_, at) => at % 2 === 0) : [];
     });
@@ -178,7 +185,6 @@ describe("what is told of a mishap", () => {
 });
 
 describe("a mishap on one figure of a unit", () => {
-  const watch = ferryWatch();
   const input = asked("all-dark", "touch dry", { figures: [2] });
   const { ways } = mendingOf(input);
   const way = ways.find(({ added }) => added.length > 0)!;

@@ -37,7 +37,9 @@ async function open() {
 
 /** Waits until so many minutes are asked for, and answers as the worker would. */
 async function answered(minutes: number) {
-  await waitFor(() => expect((FakeWorker.of("fit").at(-1)?.input as FitQuestion).minutes).toBe(minutes));
+  await waitFor(() =>
+    expect((FakeWorker.of("fit").at(-1)?.input as FitQuestion | undefined)?.minutes).toBe(minutes),
+  );
   const { id, worker } = FakeWorker.of("fit").at(-1)!;
   await act(() => worker.answer(id));
 }

@@ -76,7 +76,7 @@ export function WrongDialog({ item, onClose, onTaken }: Props) {
   const { job, state, left, painted, kinds } = useWrong(card, surface);
   const [told, setTold] = useState<Told | null>(null);
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const { mending, tried, problem } = useMending(surface.id, told, painted, state);
+  const { answer: mending, tried, problem } = useMending(surface.id, told, painted, state);
   const small = useMediaQuery("(max-width:599px)");
   const chosen = mending && told && (mending.ways.find(({ id }) => id === chosenId) ?? mending.ways[0]!);
   const figures = figureOf(job, surface).count > 1 ? figuresOf(card) : [];
