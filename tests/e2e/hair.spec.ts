@@ -136,6 +136,8 @@ test("short hair goes from nothing to its card, along a map of its own", async (
   expect(surface!.growth!.handles).toHaveLength(1);
   expect(surface!.coats.filter(({ technique }) => technique.id === "hair").length).toBeGreaterThan(4);
   await go(page, "Bench");
+  // The list of coats has buttons of the same names: it is left first.
+  await expect(page.getByRole("button", { name: "At the bench" })).toBeVisible();
   await page
     .getByRole("button", { name: /First hairs/ })
     .first()

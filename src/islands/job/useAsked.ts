@@ -16,19 +16,21 @@ export interface Asked<K extends QuestionId> {
   readonly problem: string | null;
 }
 
+const NOTHING = { to: null, answer: null, tried: 0, problem: null };
+
 /** Asks the worker whenever what is asked changes. @param input kept the same while nothing changes; null asks nothing */
 export function useAsked<K extends QuestionId>(kind: K, input: QuestionInput<K> | null): Asked<K> {
-  const [asked, setAsked] = useState<Asked<K>>({ answer: null, tried: 0, problem: null });
+  const [asked, setAsked] = useState<Asked<K> & { readonly to: QuestionInput<K> | null }>(NOTHING);
   useEffect(() => {
     if (!input) return;
     const worker = taskWorker();
     let id: number | null = null;
     const timer = setTimeout(() => {
-      setAsked((now) => ({ ...now, tried: 0, problem: null }));
+      setAsked((now) => ({ ...now, to: input, tried: 0, problem: null }));
       id = worker.ask(kind, input, {
         progress: (tried) => setAsked((now) => ({ ...now, tried })),
-        answer: (answer) => setAsked({ answer, tried: null, problem: null }),
-        failed: (problem) => setAsked({ answer: null, tried: null, problem: messageOf(problem) }),
+        answer: (answer) => setAsked({ to: input, answer, tried: null, problem: null }),
+        failed: (problem) => setAsked({ to: input, answer: null, tried: null, problem: messageOf(problem) }),
       });
     }, PAUSE_MS);
     return () => {
@@ -38,5 +40,7 @@ export function useAsked<K extends QuestionId>(kind: K, input: QuestionInput<K> 
       worker.cancel(id);
     };
   }, [kind, input]);
-  return asked;
+  const { to, ...known } = asked;
+  // What is known is about the question before until this one is asked: it is not to be taken for its answer.
+  return to === input ? known : { ...known, tried: 0, problem: null };
 }

@@ -75,12 +75,16 @@ export interface KeptPlan<P extends StartPlan = StartPlan> {
 
 /** Keeps what is asked worked out; another question stops the search before. @param ask the same while nothing changes */
 function useKept<P extends StartPlan>(ask: AskPlan<P>): KeptPlan<P> {
-  const [planned, setPlanned] = useState<Planned<P>>(BEGUN);
+  // An answer is one to its own question: once that has changed it is no plan that could be laid.
+  const [answered, setAnswered] = useState<{ readonly to: AskPlan<P>; readonly planned: Planned<P> } | null>(
+    null,
+  );
   const [last, setLast] = useState<P | null>(null);
   const [round, setRound] = useState(0);
   const [running, setRunning] = useState<AskedPlan<P> | null>(null);
   useEffect(() => {
     let current: AskedPlan<P> | null = null;
+    const setPlanned = (planned: Planned<P>) => setAnswered({ to: ask, planned });
     const timer = setTimeout(() => {
       setPlanned(BEGUN);
       current = ask((progress) => {
@@ -102,7 +106,7 @@ function useKept<P extends StartPlan>(ask: AskPlan<P>): KeptPlan<P> {
   }, [ask, round]);
   const stop = useCallback(() => running?.stop(), [running]);
   const again = useCallback(() => setRound((now) => now + 1), []);
-  return { planned, last, stop, again };
+  return { planned: answered?.to === ask ? answered.planned : BEGUN, last, stop, again };
 }
 
 /** Keeps a scheme worked out for a surface while its answers change. */
