@@ -1,5 +1,5 @@
 import { InputError } from "../errors";
-import { activeCoats, type Coat, type Job, type Paint, type Surface } from "../job";
+import { activeCoats, figureOf, type Coat, type Job, type Paint, type Surface } from "../job";
 import type { Painter } from "../painter";
 import type { FilmState } from "../plan/clocks";
 import { coatWork } from "../plan/work";
@@ -74,8 +74,11 @@ export function mishapContext({
   const coat = surface?.coats.find(({ id }) => id === told.coatId);
   if (!surface || !coat)
     throw new InputError([{ field: "coatId", message: "This coat is not part of the job any more." }]);
+  const { figures, ...onAll } = told;
   const context: MishapContext = {
-    ...{ job, paints, surface, coat, told, painted: new Set(painted) },
+    ...{ job, paints, surface, coat, painted: new Set(painted) },
+    // What happened to every figure of a unit happened to the coat.
+    told: figures && figures.length < figureOf(job, surface).count ? told : onAll,
     ...{ form: buildForm(surface), looks: sampledSurface(job, surface, paints).coats },
   };
   const { amount } = mishaps[told.kind].asks;

@@ -184,6 +184,15 @@ describe("what is told of a mishap", () => {
   });
 });
 
+describe("a mishap on all figures of a unit", () => {
+  it("is one of the coat itself, as where no figure is named", () => {
+    const { count } = watch.figures.find(({ id }) => id === watch.surfaces[0]!.figureId)!;
+    const figures = Array.from({ length: count }, (_, at) => at + 1);
+    const named = mishapContext(asked("all-dark", "touch dry", { figures }));
+    expect(named.told).toEqual(mishapContext(asked("all-dark", "touch dry")).told);
+  });
+});
+
 describe("a mishap on one figure of a unit", () => {
   const input = asked("all-dark", "touch dry", { figures: [2] });
   const { ways } = mendingOf(input);

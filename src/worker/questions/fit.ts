@@ -45,7 +45,7 @@ export const fit = defineQuestion<FitQuestion, FitAnswer>({
     const cards = cardsOf(job, paints, painter).filter(
       (card) => card.surface.figureId === figureId && !known.has(card.id),
     );
-    const key = JSON.stringify([job.surfaces, job.figures, job.mixes, paints, painter, figureId, painted]);
+    const key = JSON.stringify([job, paints, painter, figureId, painted]);
     const frontier =
       last?.key === key ? last.frontier : await frontierOf({ job, paints, figureId, cards }, wanted);
     if (!frontier) return null;

@@ -16,11 +16,9 @@ import type { Card } from "../../../../core/plan/cards";
 import { minutesOn } from "../../../../core/plan/fit/fit";
 import { counted, formatMinutes, formatNumber } from "../../../../core/units";
 import { FROM_TOP, leftByHand } from "../../../../ui/dialogs";
+import { FramedPicture } from "../../../../ui/FramedPicture";
 import { NumberField } from "../../../../ui/NumberField";
-import { Picture } from "../../../../ui/Picture";
 import { Row } from "../../../../ui/Row";
-import { usePrefs } from "../../../../ui/prefs";
-import { SURROUNDS } from "../../../../ui/theme";
 import type { FitAnswer } from "../../../../worker/questions/fit";
 import { useFigurePicture } from "../../../useThumbnail";
 import { useDesign, useEdit, usePaints } from "../../jobStore";
@@ -39,26 +37,10 @@ function Figure({
   readonly figureId: string;
   readonly label: string;
 }) {
-  const surround = usePrefs((prefs) => prefs.surround);
   const picture = useFigurePicture(job, usePaints(), figureId, HIGH_PX);
   // A figure without a body has no picture of the whole.
   if (picture === null) return null;
-  return (
-    <Box component="figure" sx={{ m: 0, flex: 1 }}>
-      <Box sx={{ bgcolor: SURROUNDS[surround], height: HIGH_PX, display: "grid", placeItems: "center" }}>
-        {picture ? (
-          <Picture pixels={picture} label={label} cssWidth={`${picture.width}px`} />
-        ) : (
-          <Typography variant="caption" sx={{ color: surround === "dark" ? "#fff" : "#1d1d1d" }}>
-            being painted …
-          </Typography>
-        )}
-      </Box>
-      <Typography component="figcaption" variant="caption">
-        {label}
-      </Typography>
-    </Box>
-  );
+  return <FramedPicture pixels={picture} label={label} caption={label} high={HIGH_PX} />;
 }
 
 /** What is left out, surface by surface. */

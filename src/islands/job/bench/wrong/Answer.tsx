@@ -1,11 +1,9 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button } from "@mui/material";
 import { useMemo, useState } from "react";
 import { withSurface } from "../../../../core/edits/surfaces";
 import type { Job } from "../../../../core/job";
 import type { Mending, WayOn } from "../../../../core/mishaps/mend";
-import { Picture } from "../../../../ui/Picture";
-import { usePrefs } from "../../../../ui/prefs";
-import { SURROUNDS } from "../../../../ui/theme";
+import { FramedPicture } from "../../../../ui/FramedPicture";
 import { usePiece } from "../../../useThumbnail";
 import { usePaints } from "../../jobStore";
 import { FIRST_WAYS, Ways } from "./Ways";
@@ -21,29 +19,8 @@ interface LookProps {
 /** The finished piece as it comes out. */
 function Look({ job, surfaceId, label }: LookProps) {
   const paints = usePaints();
-  const surround = usePrefs((prefs) => prefs.surround);
   const piece = usePiece(job, paints, surfaceId, { pxPerMm: 200, mostPx: MOST_PX });
-  return (
-    <Box component="figure" sx={{ m: 0, flex: 1, minWidth: 0 }}>
-      <Box
-        sx={{
-          ...{ bgcolor: SURROUNDS[surround], p: 1, height: 170, display: "grid", placeItems: "center" },
-          "& canvas": { maxWidth: "100%", maxHeight: 154, objectFit: "contain" },
-        }}
-      >
-        {piece ? (
-          <Picture pixels={piece} label={label} cssWidth={`${piece.width}px`} />
-        ) : (
-          <Typography variant="caption" sx={{ color: surround === "dark" ? "#fff" : "#1d1d1d" }}>
-            being painted …
-          </Typography>
-        )}
-      </Box>
-      <Typography component="figcaption" variant="caption">
-        {label}
-      </Typography>
-    </Box>
-  );
+  return <FramedPicture pixels={piece} label={label} caption={label} high={170} />;
 }
 
 interface AnswerProps {

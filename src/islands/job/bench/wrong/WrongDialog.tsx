@@ -59,12 +59,13 @@ function useWrong(card: Card, surface: Surface) {
   const { log } = useHistory();
   const now = useNow(EVERY_MS);
   const { state, left } = stateOf(card, log, now);
-  const painted = useMemo(() => {
-    const done = paintedOn(cards, surface.id, log);
-    return done.includes(card.coat.id) ? done : [...done, card.coat.id];
-  }, [cards, log, surface.id, card.coat.id]);
-  const kinds = useMemo(() => possible(job, surface, card.coat, painted), [job, surface, card.coat, painted]);
-  return { job, state, left, painted, kinds };
+  const done = useMemo(() => paintedOn(cards, surface.id, log), [cards, surface.id, log]);
+  const painted = useMemo(
+    () => (done.includes(card.coat.id) ? done : [...done, card.coat.id]),
+    [done, card.coat.id],
+  );
+  const kinds = useMemo(() => possible(job, surface, card.coat, done), [job, surface, card.coat, done]);
+  return { job, state, left, done, painted, kinds };
 }
 
 /** Tells what went wrong with a card, shows what comes of it, and takes one of the ways on. */
@@ -73,10 +74,14 @@ export function WrongDialog({ item, onClose, onTaken }: Props) {
   const edit = useEdit();
   const design = useDesign();
   const surface = design.surfaces.find(({ id }) => id === card.surface.id) ?? card.surface;
-  const { job, state, left, painted, kinds } = useWrong(card, surface);
+  const { job, state, left, done, painted, kinds } = useWrong(card, surface);
   const [told, setTold] = useState<Told | null>(null);
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const { answer: mending, tried, problem } = useMending(surface.id, told, painted, state);
+  const {
+    answer: mending,
+    tried,
+    problem,
+  } = useMending(surface.id, told, told?.kind === "forgotten" ? done : painted, state);
   const small = useMediaQuery("(max-width:599px)");
   const chosen = mending && told && (mending.ways.find(({ id }) => id === chosenId) ?? mending.ways[0]!);
   const figures = figureOf(job, surface).count > 1 ? figuresOf(card) : [];

@@ -26,11 +26,14 @@ export interface Possible {
   readonly coats: readonly Coat[];
 }
 
-/** What can have gone wrong with a card's coat, or been left out before it. */
-export function possible(job: Job, surface: Surface, coat: Coat, painted: readonly string[]): Possible[] {
-  const known = new Set(painted);
+/**
+ * What can have gone wrong with a card's coat, or been left out before it.
+ * @param done coats of which anything is painted; the card's own is at work
+ */
+export function possible(job: Job, surface: Surface, coat: Coat, done: readonly string[]): Possible[] {
   return mishapIds.flatMap((kind): Possible[] => {
     const candidates = kind === "forgotten" ? surface.coats : [coat];
+    const known = new Set(kind === "forgotten" ? done : [...done, coat.id]);
     const coats = candidates.filter(
       (one) => !one.held && !one.mishap && mishaps[kind].suits({ job, surface, coat: one, painted: known }),
     );

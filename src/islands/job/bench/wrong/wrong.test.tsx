@@ -14,6 +14,7 @@ import { undo, useJobStore } from "../../jobStore";
 import { useJudged } from "../../useJudged";
 import { BenchStage } from "../BenchStage";
 import { useAtBench } from "../atBench/benchStore";
+import { possible } from "./happening";
 
 const sergeant = wholeSergeant();
 const watch = ferryWatch();
@@ -43,6 +44,19 @@ async function answered(of: (input: MendInput) => boolean): Promise<MendInput> {
 beforeEach(() => {
   server.down = true;
   useAtBench.setState({ jobId: null, turnId: null });
+});
+
+describe("a coat that was forgotten", () => {
+  it("is one before what is painted, not one of those that are simply to come", () => {
+    const satchel = sergeant.surfaces.find(({ id }) => id === "satchel")!;
+    const [first, second, third, fourth] = satchel.coats;
+    const forgotten = (done: readonly string[]) =>
+      possible(sergeant, satchel, fourth!, done)
+        .find(({ kind }) => kind === "forgotten")
+        ?.coats.map(({ id }) => id);
+    expect(forgotten([])).toBeUndefined();
+    expect(forgotten([first!.id, third!.id])).toEqual([second!.id]);
+  });
 });
 
 describe("it went wrong", () => {
