@@ -27,8 +27,40 @@ export interface Painter {
   readonly secondsPerDot: number;
   /** Surface brushed in a minute with a base coat or glaze, mm². */
   readonly mm2PerMinute: number;
+  /** Surface sprayed in a minute with an airbrush, mm². */
+  readonly sprayedMm2PerMinute: number;
   /** Mixing, loading and finding the place again, minutes per coat. */
   readonly setUpMinutes: number;
+  /** Taking a figure of a unit up, finding the place, and putting it down again, minutes. */
+  readonly handlingMinutes: number;
+  /** Paint dries in so many times of what is computed for the room. */
+  readonly dryingTimes: number;
+  /** The painter's pots want so many times of the water that a coat names. */
+  readonly waterTimes: number;
+  readonly learning: Learning;
+}
+
+/** Numbers of the painter that follow the log. */
+export const LEARNT_KEYS = [
+  "setUpMinutes",
+  "secondsPerPull",
+  "secondsPerBox",
+  "secondsPerDot",
+  "mm2PerMinute",
+  "sprayedMm2PerMinute",
+  "handlingMinutes",
+  "dryingTimes",
+  "waterTimes",
+  "brushLoadUl",
+] as const;
+export type LearntKey = (typeof LEARNT_KEYS)[number];
+
+/** What the painter says about learning from the log. */
+export interface Learning {
+  /** Numbers that stay as the painter set them, whatever the log says. */
+  readonly locked: readonly LearntKey[];
+  /** Entries of the log from before these times do not count, by number; ISO 8601, UTC. */
+  readonly since: readonly { readonly key: LearntKey; readonly at: string }[];
 }
 
 export const defaultPainter: Painter = {
@@ -45,5 +77,10 @@ export const defaultPainter: Painter = {
   secondsPerBox: 4,
   secondsPerDot: 2,
   mm2PerMinute: 350,
+  sprayedMm2PerMinute: 2800,
   setUpMinutes: 2,
+  handlingMinutes: 0.3,
+  dryingTimes: 1,
+  waterTimes: 1,
+  learning: { locked: [], since: [] },
 };

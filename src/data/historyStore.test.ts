@@ -2,7 +2,16 @@ import { beforeEach, describe, expect, it } from "vitest";
 import type { Opened } from "./database";
 import { ferrySergeant } from "./demo/ferrySergeant";
 import { demoShelf } from "./demo/shelf";
-import { insertHistory, putEntry, putWell, readHistory, removeEntry, removeWell } from "./historyStore";
+import {
+  insertHistory,
+  putEntry,
+  putSitting,
+  putWell,
+  readHistory,
+  removeEntry,
+  removeSitting,
+  removeWell,
+} from "./historyStore";
 import { findJob, forgetDeleted, insertJob, markDeleted, saveJob } from "./jobStore";
 import { addPaints, listPaints, putPaint } from "./paintStore";
 import { newDatabase, NOW, WELL } from "./testing";
@@ -53,15 +62,27 @@ describe("what happened at the bench", () => {
   const read = () => readHistory(opened.db, "ferry-sergeant");
 
   it("comes back as it was told, in the order it happened", () => {
-    const history = { log: [entry("b"), { ...entry("a"), recipe: null, minutes: null }], wells: [WELL] };
+    const measured = {
+      ...{ ...entry("m"), dryAfter: 14.5, water: 1.25, loads: 9, brush: "Old round" },
+      readings: [{ at: NOW, by: "typed" as const, l: 61.5, a: -3, b: 28.25 }],
+    };
+    const sitting = { id: "sitting-1", startedAt: NOW, endedAt: null, note: "" };
+    const history = {
+      log: [entry("b"), { ...entry("a"), recipe: null, minutes: null }, measured],
+      ...{ wells: [WELL], sittings: [sitting, { ...sitting, id: "sitting-0", endedAt: NOW, note: "Lamp." }] },
+    };
     insertHistory(opened.db, "ferry-sergeant", history);
     expect(read()).toEqual(history);
     putEntry(opened.db, "ferry-sergeant", entry("c"));
     putEntry(opened.db, "ferry-sergeant", { ...entry("b", "Ran dry"), recipe: [] });
-    expect(read().log.map(({ id, note }) => id + note)).toEqual(["bRan dry", "a", "c"]);
+    expect(read().log.map(({ id, note }) => id + note)).toEqual(["bRan dry", "a", "m", "c"]);
     expect(read().log[0]!.recipe).toEqual([]);
     putWell(opened.db, "ferry-sergeant", { ...WELL, added: [], content: [] });
     expect(read().wells).toEqual([{ ...WELL, added: [], content: [] }]);
+    putSitting(opened.db, "ferry-sergeant", { ...sitting, endedAt: NOW });
+    expect(read().sittings[0]).toEqual({ ...sitting, endedAt: NOW });
+    removeSitting(opened.db, "ferry-sergeant", "sitting-0");
+    expect(read().sittings).toHaveLength(1);
   });
 
   it("keeps which figures and which pass of its card an entry tells of, and forgets them when all is meant", () => {
@@ -77,11 +98,11 @@ describe("what happened at the bench", () => {
       putEntry(opened.db, "ferry-sergeant", entry("a"));
       putWell(opened.db, "ferry-sergeant", WELL);
     }
-    expect(read()).toEqual({ log: [entry("a")], wells: [WELL] });
+    expect(read()).toEqual({ log: [entry("a")], wells: [WELL], sittings: [] });
     removeEntry(opened.db, "ferry-sergeant", "a");
     removeWell(opened.db, "ferry-sergeant", "well-1");
     removeWell(opened.db, "ferry-sergeant", "well-1");
-    expect(read()).toEqual({ log: [], wells: [] });
+    expect(read()).toEqual({ log: [], wells: [], sittings: [] });
     const left = ["log_additions", "well_additions", "well_contents"].map(
       (table) => opened.db.$client.prepare(`select count(*) as n from ${table}`).get() as { n: number },
     );

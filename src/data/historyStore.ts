@@ -1,8 +1,8 @@
-import { and, asc, eq, max } from "drizzle-orm";
+import { and, asc, eq, isNull, max } from "drizzle-orm";
 import { parseHistory } from "../core/formats/job-json/jobSchema";
-import type { Addition, History, LogEntry, Well } from "../core/job";
+import type { Addition, History, LogEntry, Sitting, Well } from "../core/job";
 import type { Db } from "./database";
-import { logAdditions, logEntries, wellAdditions, wellContents, wells } from "./schema";
+import { jobs, logAdditions, logEntries, sittings, wellAdditions, wellContents, wells } from "./schema";
 
 type Reader = Pick<Db, "select">;
 type Writer = Pick<Db, "select" | "insert" | "delete" | "update">;
@@ -28,6 +28,11 @@ function readLog(db: Reader, jobId: string): LogEntry[] {
     ...(part.figures && { figures: part.figures }),
     ...(part.pass !== null && { pass: part.pass }),
     ...(part.mishap && { mishap: part.mishap }),
+    ...(part.dryAfter !== null && { dryAfter: part.dryAfter }),
+    ...(part.water !== null && { water: part.water }),
+    ...(part.loads !== null && { loads: part.loads }),
+    ...(part.brush !== null && { brush: part.brush }),
+    ...(part.readings && { readings: part.readings }),
     recipe: mixed ? drops.filter(({ entryId }) => entryId === id).map(toAddition) : null,
   }));
 }
@@ -44,12 +49,34 @@ function readWells(db: Reader, jobId: string): Well[] {
   }));
 }
 
+const readSittings = (db: Reader, jobId: string): Sitting[] =>
+  db
+    .select()
+    .from(sittings)
+    .where(eq(sittings.jobId, jobId))
+    .orderBy(asc(sittings.position))
+    .all()
+    .map(({ id, startedAt, endedAt, note }) => ({ id, startedAt, endedAt, note }));
+
 /** What happened while a job was painted, in the order it happened. */
 export const readHistory = (db: Reader, jobId: string): History =>
-  parseHistory({ log: readLog(db, jobId), wells: readWells(db, jobId) });
+  parseHistory({
+    ...{ log: readLog(db, jobId), wells: readWells(db, jobId), sittings: readSittings(db, jobId) },
+  });
+
+/** Entries of the logs of all jobs that are there, oldest first. */
+export function readAllEntries(db: Reader): LogEntry[] {
+  const kept = db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.deletedAt)).all();
+  return kept.flatMap(({ id }) => readLog(db, id)).toSorted((a, b) => a.doneAt.localeCompare(b.doneAt));
+}
 
 /** Where a new row of a job goes: behind all there are; a row that is there already stays where it is. */
-function positionOf(db: Reader, table: typeof logEntries | typeof wells, jobId: string, id: string): number {
+function positionOf(
+  db: Reader,
+  table: typeof logEntries | typeof wells | typeof sittings,
+  jobId: string,
+  id: string,
+): number {
   const own = db
     .select({ position: table.position })
     .from(table)
@@ -98,6 +125,20 @@ function insertWell(db: Writer, jobId: string, well: Well): void {
   );
 }
 
+function insertSitting(db: Writer, jobId: string, sitting: Sitting): void {
+  const position = positionOf(db, sittings, jobId, sitting.id);
+  dropSitting(db, jobId, sitting.id);
+  db.insert(sittings)
+    .values({ ...sitting, jobId, position })
+    .run();
+}
+
+const dropSitting = (db: Pick<Db, "delete">, jobId: string, id: string): void =>
+  void db
+    .delete(sittings)
+    .where(and(eq(sittings.jobId, jobId), eq(sittings.id, id)))
+    .run();
+
 const dropEntry = (db: Pick<Db, "delete">, jobId: string, id: string): void =>
   void db
     .delete(logEntries)
@@ -114,6 +155,7 @@ const dropWellRow = (db: Pick<Db, "delete">, jobId: string, id: string): void =>
 export function insertHistory(db: Writer, jobId: string, history: History): void {
   for (const entry of history.log) insertEntry(db, jobId, entry);
   for (const well of history.wells) insertWell(db, jobId, well);
+  for (const sitting of history.sittings) insertSitting(db, jobId, sitting);
 }
 
 /** Notes an entry of the log, or changes it; sending it twice is the same as once. */
@@ -123,6 +165,13 @@ export const putEntry = (db: Db, jobId: string, entry: LogEntry): void =>
 /** Keeps a well, or changes it. */
 export const putWell = (db: Db, jobId: string, well: Well): void =>
   db.transaction((tx) => insertWell(tx, jobId, well), { behavior: "immediate" });
+
+/** Keeps a sitting, or changes it. */
+export const putSitting = (db: Db, jobId: string, sitting: Sitting): void =>
+  db.transaction((tx) => insertSitting(tx, jobId, sitting), { behavior: "immediate" });
+
+/** Takes a sitting off. */
+export const removeSitting = (db: Db, jobId: string, id: string): void => dropSitting(db, jobId, id);
 
 /** Takes an entry off the log. */
 export const removeEntry = (db: Db, jobId: string, id: string): void => dropEntry(db, jobId, id);

@@ -9,7 +9,7 @@ import {
   text,
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
-import type { MishapId, PlannedThen } from "../core/job";
+import type { ColourRead, MishapId, PlannedThen } from "../core/job";
 
 /** Pots on the shelf. */
 export const paints = sqliteTable("paints", {
@@ -113,6 +113,13 @@ export const logEntries = sqliteTable(
     pass: integer("pass"),
     /** What went wrong with it; null where nothing did. */
     mishap: text("mishap").$type<MishapId>(),
+    /** Minutes until it was touch dry, parts of water, loads and brush as they really were; null where not noted. */
+    dryAfter: real("dry_after"),
+    water: real("water"),
+    loads: integer("loads"),
+    brush: text("brush"),
+    /** Colours read from it, first to last. */
+    readings: text("readings", { mode: "json" }).$type<readonly ColourRead[]>(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );
@@ -134,6 +141,21 @@ export const logAdditions = sqliteTable(
       foreignColumns: [logEntries.jobId, logEntries.id],
     }).onDelete("cascade"),
   ],
+);
+
+/** Times at the bench. */
+export const sittings = sqliteTable(
+  "sittings",
+  {
+    jobId: ofJob(),
+    id: text("id").notNull(),
+    position: integer("position").notNull(),
+    startedAt: text("started_at").notNull(),
+    /** Null while it goes on. */
+    endedAt: text("ended_at"),
+    note: text("note").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );
 
 /** Running mixes on the palette. */

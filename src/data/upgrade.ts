@@ -2,7 +2,7 @@ import { eq, lt } from "drizzle-orm";
 import { ValidationError } from "yup";
 import { parseHistory, parseStoredJob } from "../core/formats/job-json/jobSchema";
 import { upgradeReadings, upgradeTold } from "../core/formats/job-json/upgrade";
-import { JOB_VERSION, type History, type Job, type PaintReading } from "../core/job";
+import { JOB_VERSION, NO_HISTORY, type History, type Job, type PaintReading } from "../core/job";
 import type { Db } from "./database";
 import { insertHistory } from "./historyStore";
 import { describeJob, linkJob } from "./jobRows";
@@ -31,7 +31,8 @@ export interface Outdated {
 function readOld(document: string): NewJob | null {
   try {
     const { job, history } = upgradeTold(JSON.parse(document));
-    return { job: parseStoredJob(job), history: parseHistory(history) };
+    // From version 4 on what happened lies in tables of its own.
+    return { job: parseStoredJob(job), history: history === undefined ? NO_HISTORY : parseHistory(history) };
   } catch (error) {
     if (error instanceof ValidationError || error instanceof SyntaxError) return null;
     throw error;

@@ -40,6 +40,7 @@ const ENTRY = {
   ...{ id: "entry-1", cardId: "coat-skirt/base", cardTitle: "Base", doneAt: NOW },
   ...{ minutes: 7.5, note: "", recipe: [{ paintId: "paint-slate", drops: 2 }] },
 };
+const SITTING = { id: "sitting-1", startedAt: NOW, endedAt: null, note: "Lamp on the left." };
 const put = (kind: string, id: string, item: unknown, job = JOB) =>
   ask(() => putHistoryItem(job, kind, id, request(item)));
 
@@ -47,8 +48,9 @@ describe("the bench over the wire", () => {
   it("is told one thing at a time, as often as it takes", async () => {
     for (let time = 0; time < 2; time++) expect((await put("log", "entry-1", ENTRY)).status).toBe(200);
     expect((await put("wells", "well-1", WELL)).status).toBe(200);
+    expect((await put("sittings", "sitting-1", SITTING)).status).toBe(200);
     const { body } = await ask(() => getHistory(JOB));
-    expect(body.history).toEqual({ log: [ENTRY], wells: [WELL] });
+    expect(body.history).toEqual({ log: [ENTRY], wells: [WELL], sittings: [SITTING] });
     expect((await ask(() => getJob(JOB))).body.history).toEqual(body.history);
     expect((await ask(() => getJob(JOB, true))).body).not.toHaveProperty("paints");
   });
@@ -58,7 +60,7 @@ describe("the bench over the wire", () => {
     expect([bad.status, bad.body.detail]).toEqual([422, expect.stringMatching(/minutes/)]);
     expect((await put("log", "entry-2", ENTRY)).body.detail).toContain('must be "entry-2"');
     expect((await put("log", "entry-1", "[")).status).toBe(400);
-    expect((await put("moods", "entry-1", ENTRY)).body.detail).toContain("log and wells");
+    expect((await put("moods", "entry-1", ENTRY)).body.detail).toContain("log, sittings and wells");
     expect((await put("log", "entry-1", ENTRY, "nowhere")).status).toBe(404);
     expect((await ask(() => getHistory("nowhere"))).status).toBe(404);
     expect((await ask(() => getHistory(JOB))).body.history!.log).toEqual([ENTRY]);
@@ -68,9 +70,13 @@ describe("the bench over the wire", () => {
     const text = await exportJob(JOB).text();
     const taken = await ask(() => importJob(request(text, "POST")));
     const history = (await ask(() => getHistory(taken.body.job!.id))).body.history;
-    expect(history).toEqual({ log: [ENTRY], wells: [WELL] });
+    expect(history).toEqual({ log: [ENTRY], wells: [WELL], sittings: [SITTING] });
     const copy = await ask(() => createJob(request({ from: "copy", id: JOB }, "POST")));
-    expect((await ask(() => getHistory(copy.body.job!.id))).body.history).toEqual({ log: [], wells: [] });
+    expect((await ask(() => getHistory(copy.body.job!.id))).body.history).toEqual({
+      log: [],
+      wells: [],
+      sittings: [],
+    });
   });
 
   it("keeps its pots on the shelf", async () => {
@@ -82,8 +88,9 @@ describe("the bench over the wire", () => {
     for (let time = 0; time < 2; time++) {
       expect((await ask(() => dropHistoryItem(JOB, "log", "entry-1"))).status).toBe(200);
       expect((await ask(() => dropHistoryItem(JOB, "wells", "well-1"))).status).toBe(200);
+      expect((await ask(() => dropHistoryItem(JOB, "sittings", "sitting-1"))).status).toBe(200);
     }
-    expect((await ask(() => getHistory(JOB))).body.history).toEqual({ log: [], wells: [] });
+    expect((await ask(() => getHistory(JOB))).body.history).toEqual({ log: [], wells: [], sittings: [] });
   });
 });
 

@@ -1,7 +1,15 @@
-import { parseLogEntry, parseWell } from "../core/formats/job-json/jobSchema";
+import { parseLogEntry, parseSitting, parseWell } from "../core/formats/job-json/jobSchema";
 import { database } from "../data";
 import type { Db } from "../data/database";
-import { putEntry, putWell, readHistory, removeEntry, removeWell } from "../data/historyStore";
+import {
+  putEntry,
+  putSitting,
+  putWell,
+  readHistory,
+  removeEntry,
+  removeSitting,
+  removeWell,
+} from "../data/historyStore";
 import { hasJob } from "../data/jobStore";
 import { readJson } from "./body";
 import { HttpProblem, json } from "./problem";
@@ -22,6 +30,14 @@ const KINDS: Readonly<Record<string, Kind>> = {
     },
     drop: removeEntry,
   },
+  sittings: {
+    put(db, jobId, value) {
+      const sitting = parseSitting(value);
+      putSitting(db, jobId, sitting);
+      return sitting;
+    },
+    drop: removeSitting,
+  },
   wells: {
     put(db, jobId, value) {
       const well = parseWell(value);
@@ -32,11 +48,12 @@ const KINDS: Readonly<Record<string, Kind>> = {
   },
 };
 
+const NAMES = new Intl.ListFormat("en-GB").format(Object.keys(KINDS));
+
 function kindOf(db: Db, jobId: string, kind: string): Kind {
   if (!hasJob(db, jobId))
     throw new HttpProblem(404, "No such job", `There is no job "${jobId}". It may have been deleted.`);
-  if (!Object.hasOwn(KINDS, kind))
-    throw new HttpProblem(404, "No such part", `A history has ${Object.keys(KINDS).join(" and ")}.`);
+  if (!Object.hasOwn(KINDS, kind)) throw new HttpProblem(404, "No such part", `A history has ${NAMES}.`);
   return KINDS[kind]!;
 }
 

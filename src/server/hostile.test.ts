@@ -46,7 +46,7 @@ const DOORS: readonly (readonly [name: string, right: unknown, send: Send])[] = 
   ["a job", { revision: 1, job: sergeant }, (body) => putJob("ferry-sergeant", post(body))],
   [
     "a job file",
-    JSON.parse(writeJobFile(ferryWatch(), demoShelf, [], { log: [entry], wells: [well] })),
+    JSON.parse(writeJobFile(ferryWatch(), demoShelf, [], { log: [entry], wells: [well], sittings: [] })),
     (body) => importJob(post(body)),
   ],
   ["a pot", demoShelf[0], (body) => savePaint(demoShelf[0]!.id, post(body))],

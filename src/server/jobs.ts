@@ -24,6 +24,7 @@ import {
 } from "../data/jobStore";
 import { remembered } from "../data/remembered";
 import { addPaints, listPaints } from "../data/paintStore";
+import { followedPainter } from "../data/followedPainter";
 import { readPainter } from "../data/settingsStore";
 import { findPicture, keepPicture } from "../data/pictureStore";
 import { readJson, readText } from "./body";
@@ -157,7 +158,15 @@ export function getJob(id: string, bare = false): Response {
   const db = database();
   const told = () => {
     const known = { ...stored(wantedJob(db, id)), history: readHistory(db, id) };
-    return JSON.stringify(bare ? known : { ...known, paints: listPaints(db), painter: readPainter(db) });
+    return JSON.stringify(
+      bare
+        ? known
+        : {
+            ...known,
+            paints: listPaints(db),
+            painter: followedPainter(db).following,
+          },
+    );
   };
   return jsonText(remembered(db, `job ${bare ? "bare " : ""}${id}`, told));
 }

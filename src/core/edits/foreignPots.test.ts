@@ -26,7 +26,7 @@ const entry: LogEntry = {
 const fileWith = (paints: readonly Paint[]): JobFile => ({
   job,
   paints,
-  history: { log: [entry], wells: [well] },
+  history: { log: [entry], wells: [well], sittings: [] },
   pictures: [],
 });
 

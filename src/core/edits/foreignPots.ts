@@ -14,7 +14,8 @@ const inJob = (job: Job, rename: Rename): Job => ({
 const inAdditions = (list: readonly Addition[], rename: Rename): Addition[] =>
   list.map((one) => (one.paintId === null ? one : { ...one, paintId: rename(one.paintId) }));
 
-const inHistory = ({ log, wells }: History, rename: Rename): History => ({
+const inHistory = ({ log, wells, ...rest }: History, rename: Rename): History => ({
+  ...rest,
   log: log.map((entry) => ({
     ...entry,
     recipe: entry.recipe && inAdditions(entry.recipe, rename),

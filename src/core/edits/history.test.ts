@@ -4,6 +4,7 @@ import { demoShelf } from "../../data/demo/shelf";
 import { NO_HISTORY, type Well } from "../job";
 import { defaultPainter } from "../painter";
 import { cardsOf } from "../plan/cards";
+import { NO_WORK } from "../plan/pace";
 import { withDrops } from "../plan/wells";
 import { entriesOf, entryFor, freeWellId, withItem } from "./history";
 
@@ -25,8 +26,30 @@ describe("an entry of the log", () => {
         ...{ mix: "Straw", water: 1, passes: 2, figures: 1, minutes: cards[2]!.handMinutes },
         parts: job.mixes.find(({ id }) => id === "straw")!.parts,
         form: job.surfaces[0]!.form,
+        technique: cards[2]!.coat.technique.id,
+        // What it asked of the hand, whatever the pace: each box in both passes, made ready once.
+        work: { ...NO_WORK, setUps: 1, boxes: 2 * cards[2]!.work.strokes },
+        touchDry: cards[2]!.drying.touchDry,
+        thinnedUl: cards[2]!.needs[0]!.paintUl * 2,
       },
     });
+  });
+
+  it("tells of a part of its card what that part asked for", () => {
+    const figures = job.figures.map((figure) => ({ ...figure, count: 5 }));
+    const card = cardsOf({ ...job, figures }, demoShelf, {
+      ...defaultPainter,
+      dryingTimes: 2,
+      waterTimes: 1.5,
+    })[2]!;
+    const part = { figures: [1, 4], pass: 2, minutes: 8, setUps: 0.5 };
+    const { planned } = entryFor(card, NO_HISTORY, MADE, part);
+    expect(planned!.work).toEqual({ ...NO_WORK, setUps: 0.5, handlings: 2, boxes: 2 * card.work.strokes });
+    expect(planned!.thinnedUl).toBeCloseTo((card.needs[0]!.paintUl * 2.5) / 5, 9);
+    // What is learned is told against what is computed, not against what was learned before.
+    expect(planned!.touchDry).toBeCloseTo(card.drying.touchDry / 2, 9);
+    expect([planned!.water, card.water]).toEqual([1, 1.5]);
+    expect(planned!.minutes).toBe(8);
   });
 
   it("keeps the plan as it stood: what is planned since changes nothing of it", () => {
@@ -46,12 +69,12 @@ describe("an entry of the log", () => {
     const first = withDrops(empty("well-1"), "paint-straw", 3, sizes);
     const second = withDrops(withDrops(empty("well-2"), "paint-shell", 1, sizes), null, 2, sizes);
     const wells = [first, second, empty("well-3")];
-    expect(entryFor(card, { log: [], wells }, MADE).recipe).toEqual([
+    expect(entryFor(card, { ...NO_HISTORY, wells }, MADE).recipe).toEqual([
       { paintId: "paint-shell", drops: 1 },
       { paintId: null, drops: 2 },
     ]);
     const other = cards.find((one) => one.coat.mixId === "rust")!;
-    expect(entryFor(other, { log: [], wells }, MADE).recipe).toBeNull();
+    expect(entryFor(other, { ...NO_HISTORY, wells }, MADE).recipe).toBeNull();
   });
 
   it("is found by its card, as often as the card was painted", () => {

@@ -1,28 +1,23 @@
-import type { Coat, History, LogEntry, Mix, PlannedThen, Surface, Well } from "../job";
+import type { History, LogEntry, PlannedThen, Well } from "../job";
+import type { Card } from "../plan/cards";
+import { handWork } from "../plan/pace";
 import { recipeOf } from "../plan/wells";
 
 /** What an entry keeps of the card it is made of. */
-export interface Ticked {
-  readonly id: string;
-  readonly title: string;
-  readonly coat: Coat;
-  readonly surface: Surface;
-  readonly mix: Mix | null;
-  readonly handMinutes: number;
-  /** Figures it is painted on. */
-  readonly figures: number;
-}
-
-/** The plan as it stands when a card is ticked off. */
-const plannedNow = ({ coat, surface, mix, handMinutes, figures }: Ticked): PlannedThen => ({
-  mix: mix?.name ?? "",
-  parts: mix?.parts ?? [],
-  water: coat.water,
-  passes: coat.passes,
-  minutes: handMinutes,
-  figures,
-  form: surface.form,
-});
+export type Ticked = Pick<
+  Card,
+  | "id"
+  | "title"
+  | "coat"
+  | "surface"
+  | "mix"
+  | "handMinutes"
+  | "figures"
+  | "pieces"
+  | "work"
+  | "needs"
+  | "roomDry"
+>;
 
 /** What of a card was painted: all of it, or a pass of it, or some figures. */
 export interface PaintedPart {
@@ -30,6 +25,24 @@ export interface PaintedPart {
   readonly pass?: number;
   /** Minutes planned for it. */
   readonly minutes?: number;
+  /** How often something was made ready for it; 1 where left out. */
+  readonly setUps?: number;
+}
+
+/** The plan as it stands when a card is ticked off. */
+function plannedNow(card: Ticked, { figures: on, pass, minutes, setUps = 1 }: PaintedPart): PlannedThen {
+  const { coat, surface, mix, handMinutes, figures, needs } = card;
+  const part = {
+    ...{ figures: on?.length ?? figures, setUps },
+    passes: pass === undefined ? coat.passes : 1,
+  };
+  const thinned = needs.reduce((sum, { paintUl, water }) => sum + paintUl * (1 + water), 0);
+  const share = (part.figures * part.passes) / Math.max(1, figures * coat.passes);
+  return {
+    ...{ mix: mix?.name ?? "", parts: mix?.parts ?? [], water: coat.water, passes: coat.passes },
+    ...{ minutes: minutes ?? handMinutes, figures, form: surface.form, technique: coat.technique.id },
+    ...{ work: handWork(card, part), touchDry: card.roomDry, thinnedUl: thinned * share },
+  };
 }
 
 /** An entry for a card as painted: the well begun last for its mix tells what was really put in. */
@@ -37,8 +50,9 @@ export function entryFor(
   card: Ticked,
   { wells }: History,
   made: { readonly id: string; readonly at: string },
-  { figures, pass, minutes }: PaintedPart = {},
+  part: PaintedPart = {},
 ): LogEntry {
+  const { figures, pass } = part;
   const well = wells.findLast((one) => one.mixId === card.coat.mixId && one.added.length > 0);
   return {
     id: made.id,
@@ -50,7 +64,7 @@ export function entryFor(
     recipe: well ? recipeOf(well) : null,
     ...(figures && { figures: [...figures] }),
     ...(pass !== undefined && { pass }),
-    planned: { ...plannedNow(card), ...(minutes !== undefined && { minutes }) },
+    planned: plannedNow(card, part),
   };
 }
 

@@ -34,6 +34,30 @@ export const wellSchema = fields({
 });
 export type Well = Shape<typeof wellSchema>;
 
+/** Work of the hand, counted in what sets its pace. */
+const workSchema = fields({
+  setUps: size(0, 1e4),
+  pulls: size(0, 1e7),
+  boxes: size(0, 1e7),
+  dots: size(0, 1e7),
+  brushedMm2: size(0, 1e8),
+  sprayedMm2: size(0, 1e8),
+  handlings: size(0, 1e5),
+});
+
+/** Devices and eyes a colour is read by. */
+export const READ_BY = ["typed", "simulated reader"] as const;
+
+/** A colour that was read from the dry paint. */
+const colourRead = fields({
+  at: utcTime(),
+  by: one(READ_BY),
+  l: size(0, 100),
+  a: size(-128, 128),
+  b: size(-128, 128),
+});
+export type ColourRead = Shape<typeof colourRead>;
+
 /** The plan of a card as it stood when the card was painted; what is planned since does not change it. */
 const plannedSchema = fields({
   /** Name of the mix, and its parts. */
@@ -48,6 +72,14 @@ const plannedSchema = fields({
   figures: whole(0, 500),
   /** The piece with the sizes it was laid out for. */
   form: use,
+  /** What it asked of the hand, whatever the painter's pace; this and what follows is left out in older entries. */
+  work: workSchema.optional(),
+  /** Until it was to be touch dry in the room, minutes, before the painter's own times of it. */
+  touchDry: size(0, 1e6).optional(),
+  /** Thinned paint that was to land on the figures, µl. */
+  thinnedUl: size(0, 1e7).optional(),
+  /** Technique it was to be laid with. */
+  technique: text(80).optional(),
 });
 export type PlannedThen = Shape<typeof plannedSchema>;
 
@@ -65,6 +97,16 @@ export const logEntrySchema = fields({
   figures: manyIfAny(whole(1, 500), 500),
   /** Which of its passes, from 1; left out where all are done. */
   pass: whole(1, 12).optional(),
+  /** Minutes until it was touch dry, as it was seen. */
+  dryAfter: size(0, 1e6).optional(),
+  /** Parts of water to one of paint it was really thinned with. */
+  water: size(0, 20).optional(),
+  /** How often the brush was loaded for it. */
+  loads: whole(1, 1e5).optional(),
+  /** The brush it was really painted with. */
+  brush: text(80).optional(),
+  /** Colours read from it once it was dry, first to last. */
+  readings: manyIfAny(colourRead, 40),
   /** What went wrong with it; left out where nothing did. */
   mishap: one(MISHAP_IDS).optional(),
   /** Left out in entries from before this was kept. */
@@ -72,11 +114,22 @@ export const logEntrySchema = fields({
 });
 export type LogEntry = Shape<typeof logEntrySchema>;
 
+/** A time at the bench. */
+export const sittingSchema = fields({
+  id: id(),
+  startedAt: utcTime(),
+  /** Null while it goes on. */
+  endedAt: utcTime().nullable(),
+  note: text(4000),
+});
+export type Sitting = Shape<typeof sittingSchema>;
+
 /** What happened while a job was painted; no undo takes it back. */
 export const historySchema = fields({
   log: listOf(logEntrySchema, "entries of the log", 10000),
   wells: listOf(wellSchema, "wells", 60),
+  sittings: listOf(sittingSchema, "sittings", 2000),
 });
 export type History = Shape<typeof historySchema>;
 
-export const NO_HISTORY: History = { log: [], wells: [] };
+export const NO_HISTORY: History = { log: [], wells: [], sittings: [] };

@@ -6,7 +6,7 @@ import { goalSchema, mixSchema, referenceSchema } from "./mix";
 import { surfaceSchema, type Surface } from "./surface";
 
 /** The version jobs and job files are written in. */
-export const JOB_VERSION = 14;
+export const JOB_VERSION = 15;
 
 /** Mixes that a job may have. */
 export const MOST_MIXES = 200;

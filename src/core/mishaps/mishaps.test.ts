@@ -213,7 +213,7 @@ describe("a mishap on one figure of a unit", () => {
       before.map(({ id, figures }) => [id, figures]),
     );
     const tasks = tasksOf({
-      ...{ cards, paints: demoShelf, log: [], unit: "figures", setUpMinutes: 1.5 },
+      ...{ cards, paints: demoShelf, log: [], unit: "figures", painter: defaultPainter },
       inMinutes: () => 0,
     });
     const own = tasks.filter(({ cardIds }) => cardIds.some((id) => repairs.some((card) => card.id === id)));

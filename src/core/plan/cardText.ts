@@ -130,7 +130,6 @@ export function cardFacts(
   paints: readonly Paint[],
   painter: Painter = defaultPainter,
 ): (readonly [string, string])[] {
-  const { coat } = card;
   const paint = paintFact(card);
   const mixing = mixingTexts(card, paints, painter);
   return [
@@ -141,7 +140,7 @@ export function cardFacts(
     ["Mix", card.mix ? partsText(card.mix.parts, paints) : "no paint chosen"],
     ["Drops", mixing.length > 0 ? mixing.join("; ") : dropsText(card, paints)],
     ...mindTexts(card).map((text) => ["Mind", text] as const),
-    ["Thinned", coat.water === 0 ? "as it is" : `${formatThinning(coat.water)} (water : paint)`],
+    ["Thinned", card.water === 0 ? "as it is" : `${formatThinning(card.water)} (water : paint)`],
     ...(paint === null ? [] : [["Paint", paint] as const]),
     ["Strokes", strokesText(card)],
     ["Hand time", formatMinutes(card.handMinutes)],

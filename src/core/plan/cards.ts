@@ -44,6 +44,8 @@ export interface Card {
   readonly title: string;
   readonly way: CardWay;
   readonly mix: Mix | null;
+  /** Parts of water to one of this painter's paint. */
+  readonly water: number;
   /** Its own paint in drops, as if mixed for this card alone; null where there is nothing to count in drops. */
   readonly batch: Batch | null;
   /** What it asks of its mixes. */
@@ -53,6 +55,8 @@ export interface Card {
   /** The paint as it lies on one piece, all passes together. */
   readonly laid: LaidPaint;
   readonly drying: Drying;
+  /** Until one pass is touch dry as computed for the room, minutes, before the painter's own times of it. */
+  readonly roomDry: number;
   readonly work: CoatWork;
   /** Strokes, all passes, figures and pieces. */
   readonly strokes: number;
@@ -101,39 +105,38 @@ interface Asked {
   readonly painter: Painter;
 }
 
+/** Water that this painter's paint wants for a coat, parts to one. */
+const waterOf = ({ coat, painter }: Asked): number => coat.water * painter.waterTimes;
+
 /** The paint for a coat, all figures in its own mix together; null where there is nothing to count in drops. */
-function ownBatch(
-  { surface, coat, laid, paints, painter }: Asked,
-  mix: Mix | null,
-  figures: number,
-): Batch | null {
+function ownBatch(asked: Asked, mix: Mix | null, figures: number): Batch | null {
+  const { surface, coat, laid, paints, painter } = asked;
   const form = paintFormOf(coat);
   if (!mix || mix.parts.length === 0 || form === "powder" || form === "tufts") return null;
   const area = laid.coveredMm2 * figures * piecesOf(surface);
-  return batchFor(mix, paints, coat.water, area, laid.meanUm, coat.passes, painter, SOLIDS[form]);
+  return batchFor(mix, paints, waterOf(asked), area, laid.meanUm, coat.passes, painter, SOLIDS[form]);
 }
 
 /** How one pass of a coat dries in the painter's room. */
-function dryingFor({ coat, laid, paints, painter }: Asked, mix: Mix | null): Drying {
+function dryingFor(asked: Asked, mix: Mix | null): Drying {
+  const { coat, laid, paints, painter } = asked;
   const form = paintFormOf(coat);
   const film = {
     dryUm: form === "powder" || form === "tufts" ? 0 : laid.meanUm / coat.passes,
-    water: form === "liquid" ? coat.water : 0,
+    water: form === "liquid" ? waterOf(asked) : 0,
     solids: form === "paste" ? PASTE_SOLIDS : SOLIDS[form],
     binder: binderOf(mix, paints),
     mediumShare: mediumShareOf(mix, paints),
     paste: form === "paste",
   };
-  return dryingOf(film, painter);
+  const { workable, touchDry, fullyDry } = dryingOf(film, painter);
+  const { dryingTimes: times } = painter;
+  return { workable: times * workable, touchDry: times * touchDry, fullyDry: times * fullyDry };
 }
 
 /** What a coat asks of its mixes: its own, and those in which figures of the unit get it instead. */
-function needsOf(
-  { coat, laid, job, surface }: Asked,
-  id: string,
-  mix: Mix | null,
-  share: UnitShare,
-): MixNeed[] {
+function needsOf(asked: Asked, id: string, mix: Mix | null, share: UnitShare): MixNeed[] {
+  const { coat, laid, job, surface } = asked;
   const form = paintFormOf(coat);
   if (form === "tufts") return [];
   return share.byMix.flatMap(({ mixId, figures }) => {
@@ -145,7 +148,7 @@ function needsOf(
         card: { id, title: `${coat.name}, ${surface.name}` },
         mix: own,
         form,
-        water: coat.water,
+        water: waterOf(asked),
         paintUl,
         rinses: coat.passes,
         atMinutes: 0,
@@ -180,6 +183,7 @@ function cardFor(asked: Asked): Card {
   const drying = dryingFor(asked, mix);
   return {
     ...{ id, surface, coat, mix, work, step, drying, figures, pieces, onFigures: share.byMix },
+    ...{ water: waterOf(asked), roomDry: drying.touchDry / painter.dryingTimes },
     title: coat.name,
     way: wayOf(asked),
     laid: asked.laid,

@@ -5,17 +5,21 @@ import { figuresOf } from "./progress";
 import type { Window } from "./schedule/task";
 import type { Turn, Turns } from "./schedule/turns";
 
-/** Cards one after the other, as long as no better plan is known. */
+/** Cards one after the other, pass by pass, as long as no better plan is known. */
 export function turnsInOrder(cards: readonly Card[]): Turns {
   let minutes = 0;
-  const turns = cards.map((card): Turn => {
-    const start = minutes;
-    const end = start + card.handMinutes;
-    minutes = end + card.dryMinutes * card.coat.passes;
-    return {
-      ...{ id: card.id, cardIds: [card.id], pass: null, part: null, goesOn: false, figures: figuresOf(card) },
-      ...{ setUpAt: start, start, end, sitting: 0, dries: card.dryMinutes },
-    };
+  const turns = cards.flatMap((card) => {
+    const { passes } = card.coat;
+    return Array.from({ length: passes }, (_, at): Turn => {
+      const start = minutes;
+      const end = start + card.handMinutes / passes;
+      minutes = end + card.dryMinutes;
+      return {
+        ...{ id: passes > 1 ? `${card.id}#${at + 1}` : card.id, cardIds: [card.id] },
+        ...{ pass: passes > 1 ? at + 1 : null, part: null, goesOn: false, figures: figuresOf(card) },
+        ...{ setUpAt: start, start, end, sitting: 0, dries: card.dryMinutes },
+      };
+    });
   });
   const handMinutes = cards.reduce((sum, card) => sum + card.handMinutes, 0);
   const sittings = turns.length > 0 ? [{ start: 0, end: Infinity }] : [];

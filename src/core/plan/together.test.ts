@@ -59,7 +59,7 @@ describe("what an airbrush saves", () => {
   /** The side of a house, without its blocks. */
   const wall: Job = { ...small, surfaces: [{ ...first!, hide: null, form: large }] };
   const cards = cardsOf(wall, demoShelf, defaultPainter);
-  const saves = airbrushSaves(cards);
+  const saves = airbrushSaves(cards, defaultPainter);
 
   it("is told of large pieces, by the pace of both and what setting up takes", () => {
     expect(saves).toHaveLength(1);
@@ -75,7 +75,7 @@ describe("what an airbrush saves", () => {
   });
 
   it("is nothing on a figure's small pieces, nor of what is sprayed already", () => {
-    expect(airbrushSaves(cardsOf(small, demoShelf, defaultPainter))).toEqual([]);
+    expect(airbrushSaves(cardsOf(small, demoShelf, defaultPainter), defaultPainter)).toEqual([]);
     const sprayed = wall.surfaces.map((surface) => ({
       ...surface,
       coats: surface.coats.map((coat) => ({
@@ -83,7 +83,9 @@ describe("what an airbrush saves", () => {
         technique: { id: "airbrush", version: techniques.airbrush.version, params: {} },
       })),
     }));
-    expect(airbrushSaves(cardsOf({ ...wall, surfaces: sprayed }, demoShelf, defaultPainter))).toEqual([]);
+    expect(
+      airbrushSaves(cardsOf({ ...wall, surfaces: sprayed }, demoShelf, defaultPainter), defaultPainter),
+    ).toEqual([]);
   });
 
   it("is in the minutes of a card that sprays: an eighth of those of the brush", () => {

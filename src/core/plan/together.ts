@@ -3,8 +3,8 @@ import type { Job, Surface } from "../job";
 import { buildForm } from "../surface/forms/buildForm";
 import type { RoomLight } from "../surface/roomLight";
 import type { SurfaceForm } from "../surface/forms/form";
-import { isTechniqueId, techniques, type TechniqueId } from "../techniques";
-import type { TechniqueDefinition } from "../techniques/technique";
+import type { Painter } from "../painter";
+import { isTechniqueId, type TechniqueId } from "../techniques";
 import type { Card } from "./cards";
 
 /** Ground that sees less of the open room than this, past its own bend and everything else, is out of a brush's reach. */
@@ -74,10 +74,12 @@ export interface AirbrushSaves {
   readonly savedMinutes: number;
 }
 
-const airbrush: TechniqueDefinition = techniques.airbrush;
-
 /** Pieces on which an airbrush saves time worth changing tools for, the most first; nothing is said of those that are sprayed already. */
-export function airbrushSaves(cards: readonly Card[]): AirbrushSaves[] {
+export function airbrushSaves(
+  cards: readonly Card[],
+  painter: Pick<Painter, "mm2PerMinute" | "sprayedMm2PerMinute">,
+): AirbrushSaves[] {
+  const quicker = painter.sprayedMm2PerMinute / painter.mm2PerMinute;
   const bySurface = new Map<Surface, Card[]>();
   for (const card of cards) {
     const { id } = card.coat.technique;
@@ -88,7 +90,7 @@ export function airbrushSaves(cards: readonly Card[]): AirbrushSaves[] {
   const saves = [...bySurface].map(([surface, own]): AirbrushSaves => {
     const brushMinutes = own.reduce((sum, { handMinutes }) => sum + handMinutes, 0);
     const mixes = new Set(own.map(({ coat }) => coat.mixId)).size;
-    const sprayed = brushMinutes / (airbrush.pace ?? 1) + SET_UP_MINUTES * mixes;
+    const sprayed = brushMinutes / quicker + SET_UP_MINUTES * mixes;
     return {
       surface,
       coats: own.map(({ title }) => title),

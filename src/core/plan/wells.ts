@@ -70,6 +70,19 @@ export function recipeOf(well: Pick<Well, "added">): Addition[] {
     .sort((a, b) => Number(a.paintId === null) - Number(b.paintId === null));
 }
 
+/** Parts of water to one of paint that drops make; null where there is no paint among them. */
+export function waterOfRecipe(
+  recipe: readonly Addition[],
+  paints: readonly Paint[],
+  sizes: Pick<DropSizes, "waterDropUl">,
+): number | null {
+  const of = { paints, waterDropUl: sizes.waterDropUl };
+  const ulOf = (list: readonly Addition[]) =>
+    list.reduce((sum, { paintId, drops }) => sum + drops * dropOf(of, paintId), 0);
+  const paint = ulOf(recipe.filter(({ paintId }) => paintId !== null));
+  return paint > 0 ? ulOf(recipe.filter(({ paintId }) => paintId === null)) / paint : null;
+}
+
 /** L*a*b* of what is in a well, laid thick and dry; null where there is no paint in it. */
 export function wellLab(content: Well["content"], paints: readonly Paint[]): Triple | null {
   const parts = content.flatMap((part) => {

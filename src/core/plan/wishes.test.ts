@@ -12,7 +12,7 @@ import { withMoved } from "./wishes";
 
 const cards = cardsOf(wholeSergeant(), demoShelf, defaultPainter);
 const tasks = tasksOf({
-  ...{ cards, paints: demoShelf, log: [], unit: "mixed", setUpMinutes: 2, inMinutes: () => 0 },
+  ...{ cards, paints: demoShelf, log: [], unit: "mixed", painter: defaultPainter, inMinutes: () => 0 },
 });
 const planned = (wishes: readonly Wish[]) => turnsOf(scheduleOf(tasks, [], wishes)).turns;
 const turns = planned([]);

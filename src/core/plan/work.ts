@@ -5,6 +5,7 @@ import { patternOf } from "../patterns/bind";
 import type { PlaceWork } from "../patterns/family";
 import type { Pattern } from "../patterns/pattern";
 import { marksOf } from "../simulate/layCoat";
+import { pacedMinutes, type Paced } from "./pace";
 import { placeShare } from "./placeShare";
 import type { SurfaceForm } from "../surface/forms/form";
 import { isTechniqueId, techniques } from "../techniques";
@@ -19,6 +20,8 @@ export interface CoatWork {
   /** One of them, in the singular. */
   readonly strokeName: string;
   readonly handMinutes: number;
+  /** What sets its pace, and how many of it. */
+  readonly paced: { readonly by: Paced; readonly count: number };
 }
 
 function strokeWork(
@@ -48,11 +51,17 @@ const MANY_MARKS = 0.25;
 export const strokeMinutes = ({ secondsPerDot }: Pick<Painter, "secondsPerDot">): number =>
   (secondsPerDot * STROKE_AGAINST_DOT * MANY_MARKS) / 60;
 
-const RATES = { box: "secondsPerBox", dot: "secondsPerDot", pull: "secondsPerPull" } as const;
+const RATES = { box: "boxes", dot: "dots", pull: "pulls" } as const satisfies Record<string, Paced>;
+
+/** What is counted, and how long the painter takes for it. */
+const paced = (by: Paced, count: number, painter: Painter): Pick<CoatWork, "paced" | "handMinutes"> => ({
+  paced: { by, count },
+  handMinutes: pacedMinutes(by, count, painter),
+});
 
 /** Pieces of a pattern, counted by its family. */
 function placeWork({ areaMm2, count, name, rate }: PlaceWork, painter: Painter): CoatWork {
-  return { areaMm2, strokes: count, strokeName: name, handMinutes: (count * painter[RATES[rate]]) / 60 };
+  return { areaMm2, strokes: count, strokeName: name, ...paced(RATES[rate], count, painter) };
 }
 
 type Values = Readonly<Record<string, number>>;
@@ -73,14 +82,13 @@ function areaWork(areaMm2: number, coat: Coat, params: Values, painter: Painter)
   const { id } = coat.technique;
   const single = isTechniqueId(id) ? techniques[id].marksOn?.(areaMm2, params) : undefined;
   if (single) {
-    const seconds =
-      single.name === "stroke" ? painter.secondsPerDot * STROKE_AGAINST_DOT : painter.secondsPerDot;
-    const handMinutes = (single.count * seconds * MANY_MARKS) / 60;
-    return { areaMm2, strokes: single.count, strokeName: single.name, handMinutes };
+    const dots = single.count * (single.name === "stroke" ? STROKE_AGAINST_DOT : 1) * MANY_MARKS;
+    return { areaMm2, strokes: single.count, strokeName: single.name, ...paced("dots", dots, painter) };
   }
   const strokes = Math.max(1, Math.round(areaMm2 / 12));
-  const pace = (isTechniqueId(id) && techniques[id].pace) || 1;
-  return { areaMm2, strokes, strokeName: "stroke", handMinutes: areaMm2 / (pace * painter.mm2PerMinute) };
+  const sprayed = isTechniqueId(id) && techniques[id].sprayed === true;
+  const by = sprayed ? "sprayedMm2" : "brushedMm2";
+  return { areaMm2, strokes, strokeName: "stroke", ...paced(by, areaMm2, painter) };
 }
 
 const noGrid = (): never => {

@@ -5,7 +5,7 @@ import type { Triple } from "../colour/spaces";
 export type Spot = Omit<PaintReading, "lab">;
 
 /** A hand-held device that reads the colour of a spot a few millimetres wide. */
-export interface ColourReader {
+export interface ColourReader<S = Spot> {
   readonly name: string;
   /** True where no real device stands behind it. */
   readonly simulated: boolean;
@@ -14,7 +14,7 @@ export interface ColourReader {
   /** Looks at its white tile. @throws ReaderError */
   calibrate(): Promise<void>;
   /** Reads a spot: L*a*b* under D65, 2°. @throws ReaderError */
-  read(spot: Spot): Promise<Triple>;
+  read(spot: S): Promise<Triple>;
 }
 
 export const READER_FAILURES = {

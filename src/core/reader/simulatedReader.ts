@@ -5,7 +5,7 @@ import { BANDS } from "../colour/bands";
 import type { Triple } from "../colour/spaces";
 import type { Paint } from "../job";
 import { createRandom, hashText, type Random } from "../random";
-import { ReaderError, type ColourReader, type Spot } from "./colourReader";
+import { ReaderError, type ColourReader } from "./colourReader";
 
 /** Readings between two looks at the white tile. */
 const READINGS_PER_CALIBRATION = 12;
@@ -29,14 +29,8 @@ export function realPot(paint: Paint): { optics: Optics; strength: number } {
   return { optics: { absorption, scattering }, strength: paint.strength * Math.exp(random.normal() * 0.1) };
 }
 
-/**
- * A small device that does not exist: it reads the simulated pot with noise, drifts between calibrations, and fails
- * now and then, as a real one does.
- * @param random decides noise and failures
- * @param white the white pot tints are mixed with; null for none
- */
-export function simulatedReader(paint: Paint, white: TintWhite | null, random: Random): ColourReader {
-  const real = realPot(paint);
+/** A device that reads something of the simulated world with noise, drifts between calibrations, and fails now and then. */
+function simulatedDevice<S>(truth: (spot: S) => Triple, random: Random): ColourReader<S> {
   let left = 0;
   const drift: Triple = [random.normal(), random.normal(), random.normal()];
   return {
@@ -50,15 +44,45 @@ export function simulatedReader(paint: Paint, white: TintWhite | null, random: R
       left = READINGS_PER_CALIBRATION;
       return Promise.resolve();
     },
-    read(spot: Spot) {
+    read(spot: S) {
       if (left === 0) return Promise.reject(new ReaderError("uncalibrated"));
       if (random.next() < FAILS)
         return Promise.reject(new ReaderError(random.next() < 0.5 ? "lifted" : "light"));
       const since = READINGS_PER_CALIBRATION - left;
       left--;
-      const lab = readingLab({ ...spot, lab: [0, 0, 0] }, real.optics, real.strength, white);
-      const seen = lab.map((value, axis) => value + NOISE * random.normal() + DRIFT * since * drift[axis]!);
+      const seen = truth(spot).map(
+        (value, axis) => value + NOISE * random.normal() + DRIFT * since * drift[axis]!,
+      );
       return Promise.resolve(seen.map((value) => Math.round(value * 100) / 100) as unknown as Triple);
     },
   };
 }
+
+/**
+ * A small device that does not exist: it reads the simulated pot, as a real one does.
+ * @param random decides noise and failures
+ * @param white the white pot tints are mixed with; null for none
+ */
+export function simulatedReader(paint: Paint, white: TintWhite | null, random: Random): ColourReader {
+  const real = realPot(paint);
+  return simulatedDevice(
+    (spot) => readingLab({ ...spot, lab: [0, 0, 0] }, real.optics, real.strength, white),
+    random,
+  );
+}
+
+/** A hand does not hit the colour it plans: standard deviations of L*, a* and b* of what is really on a figure. */
+const HAND: Triple = [1.6, 0.9, 1.1];
+
+/** Where the reader is put on a figure: the entry of the log it tells of, and the colour that was planned there. */
+export interface FigureSpot {
+  readonly entryId: string;
+  readonly planned: Triple;
+}
+
+/** The same device on a painted figure of the simulated world: near what was planned, alike each time it is read. */
+export const simulatedFigureReader = (random: Random): ColourReader<FigureSpot> =>
+  simulatedDevice(({ entryId, planned }) => {
+    const hand = createRandom(hashText(`painted ${entryId}`));
+    return planned.map((value, axis) => value + HAND[axis]! * hand.normal()) as unknown as Triple;
+  }, random);

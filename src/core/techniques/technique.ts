@@ -118,8 +118,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly comesLast?: true;
   /** Its paint comes from the side of the lamp, or from one told against it. */
   readonly followsLamp?: boolean;
-  /** How many times a brush's pace it goes over an area; 1 where left out. */
-  readonly pace?: number;
+  /** Whether it goes over an area at the pace of an airbrush; at that of a brush where left out. */
+  readonly sprayed?: true;
   /** Its marks run down, as the piece is seated. */
   readonly runsDown?: true;
   /** Its marks lie the way things grow on the surface. */

@@ -28,12 +28,12 @@ interface Deleted {
 }
 
 async function loadDesk(): Promise<Loaded> {
-  const [{ jobs }, { paints }, { painter }] = await Promise.all([
+  const [{ jobs }, { paints }, { following }] = await Promise.all([
     call<{ jobs: JobSummary[] }>("/api/jobs"),
     call<{ paints: Paint[] }>("/api/paints"),
-    call<{ painter: Painter }>("/api/painter"),
+    call<{ following: Painter }>("/api/painter"),
   ]);
-  return { jobs, paints, painter };
+  return { jobs, paints, painter: following };
 }
 
 async function rename(id: string, name: string): Promise<void> {

@@ -1,11 +1,12 @@
-import { parseLogEntry, parseWell } from "../../core/formats/job-json/jobSchema";
-import type { LogEntry, Well } from "../../core/job";
+import { parseLogEntry, parseSitting, parseWell } from "../../core/formats/job-json/jobSchema";
+import type { LogEntry, Sitting, Well } from "../../core/job";
 import { ApiError, call, messageOf } from "../../ui/api";
 import { dropText, keepText, keptText } from "../../ui/browserStore";
 
 /** Things that happen at the bench, by the name they have in addresses. */
 export interface HistoryItems {
   readonly log: LogEntry;
+  readonly sittings: Sitting;
   readonly wells: Well;
 }
 export type HistoryKind = keyof HistoryItems;
@@ -14,12 +15,12 @@ export type HistoryKind = keyof HistoryItems;
 export interface Told {
   readonly kind: HistoryKind;
   readonly id: string;
-  readonly item: LogEntry | Well | null;
+  readonly item: LogEntry | Sitting | Well | null;
 }
 
 const WAIT_MS = 200;
 const RETRY_MS = 2000;
-const READERS = { log: parseLogEntry, wells: parseWell } as const;
+const READERS = { log: parseLogEntry, sittings: parseSitting, wells: parseWell } as const;
 
 const storeKey = (jobId: string) => `crenna-bench-${jobId}`;
 const nameOf = ({ kind, id }: Pick<Told, "kind" | "id">) => `${kind}/${id}`;

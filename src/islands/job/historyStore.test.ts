@@ -88,7 +88,7 @@ describe("the history of the open job", () => {
     expect(state().sent.waiting).toBe(1);
     const known = { ...entry, id: "entry-other" };
     untickCard(cards[0]!);
-    openHistory(job.id, { log: [known, entry], wells: [] });
+    openHistory(job.id, { log: [known, entry], wells: [], sittings: [] });
     expect(state().history.log).toEqual([known]);
   });
 

@@ -1,9 +1,10 @@
 import { create } from "zustand";
 import { entriesOf, entryFor, freeWellId, withItem, type PaintedPart } from "../../core/edits/history";
-import { NO_HISTORY, type History, type LogEntry, type Well } from "../../core/job";
+import { NO_HISTORY, type History, type LogEntry, type Sitting, type Well } from "../../core/job";
 import type { Told } from "../../core/mishaps/mishap";
 import type { Card } from "../../core/plan/cards";
 import { figuresOf } from "../../core/plan/progress";
+import { entriesIn, openSitting } from "../../core/record/sittings";
 import type { Turn } from "../../core/plan/schedule/turns";
 import { ALL_TOLD, Outbox, type HistoryItems, type HistoryKind, type OutboxState } from "./historyOutbox";
 
@@ -13,7 +14,7 @@ interface LastDone {
   readonly kind: HistoryKind;
   readonly id: string;
   /** What was there before; null for nothing. */
-  readonly before: LogEntry | Well | null;
+  readonly before: LogEntry | Sitting | Well | null;
 }
 
 interface HistoryState {
@@ -35,9 +36,14 @@ export const useHistory = (): History => useHistoryStore((state) => state.histor
 
 let outbox: Outbox | null = null;
 
-type List = (LogEntry | Well)[];
+type List = (LogEntry | Sitting | Well)[];
 
-function withTold(history: History, kind: HistoryKind, id: string, item: LogEntry | Well | null): History {
+function withTold(
+  history: History,
+  kind: HistoryKind,
+  id: string,
+  item: LogEntry | Sitting | Well | null,
+): History {
   const list = history[kind] as List;
   const next = item === null ? list.filter((one) => one.id !== id) : withItem(list, item);
   return { ...history, [kind]: next };
@@ -108,6 +114,8 @@ export function tickTurn({ cards, turn }: { readonly cards: readonly Card[]; rea
       ...(all ? {} : { figures: turn.figures }),
       ...(pass === null ? {} : { pass }),
       minutes: share * (turn.end - turn.setUpAt),
+      // A pair is made ready once; a brush that goes on with its mix not at all.
+      setUps: turn.start > turn.setUpAt || turn.id === card.id ? 1 / cards.length : 0,
     });
   }
 }
@@ -121,8 +129,54 @@ export function untickCard(card: Pick<Card, "id">): void {
   if (entry) removeEntry(entry);
 }
 
-export const changeEntry = (entry: LogEntry, part: Partial<Pick<LogEntry, "minutes" | "note">>): void =>
-  tell("log", entry.id, { ...entry, ...part });
+/** What of an entry the painter tells afterwards. */
+export type EntryTold = Pick<
+  LogEntry,
+  "minutes" | "note" | "dryAfter" | "water" | "loads" | "brush" | "readings"
+>;
+
+/** Changes an entry; what is undefined is left out of it. */
+export function changeEntry(entry: LogEntry, part: Partial<EntryTold>): void {
+  const next = Object.entries({ ...entry, ...part }).filter(([, value]) => value !== undefined);
+  tell("log", entry.id, Object.fromEntries(next) as unknown as LogEntry);
+}
+
+/** After so long without anything a sitting that was not ended is taken to be over, ms. */
+const OVER_MS = 4 * 60 * 60_000;
+
+/** When something happened last in a sitting that goes on. */
+function lastIn({ startedAt }: Sitting): string {
+  const { log } = useHistoryStore.getState().history;
+  return log.reduce((last, { doneAt }) => (doneAt > last ? doneAt : last), startedAt);
+}
+
+/** Begins a sitting, or goes on with the one that is open. */
+export function beginSitting(): void {
+  const now = new Date();
+  const open = openSitting(useHistoryStore.getState().history.sittings);
+  if (open) {
+    const last = lastIn(open);
+    if (now.getTime() - Date.parse(last) < OVER_MS) return;
+    tell("sittings", open.id, { ...open, endedAt: last });
+  }
+  const id = `sitting-${crypto.randomUUID()}`;
+  tell("sittings", id, { id, startedAt: now.toISOString(), endedAt: null, note: "" });
+}
+
+/** Ends the sitting that goes on; one in which nothing was painted leaves nothing behind. */
+export function endSitting(): void {
+  const { sittings, log } = useHistoryStore.getState().history;
+  const open = openSitting(sittings);
+  if (!open) return;
+  const isEmpty = open.note === "" && entriesIn(open, log).length === 0;
+  tell("sittings", open.id, isEmpty ? null : { ...open, endedAt: new Date().toISOString() });
+}
+
+export const changeSitting = (sitting: Sitting, part: Partial<Omit<Sitting, "id">>): void =>
+  tell("sittings", sitting.id, { ...sitting, ...part });
+
+export const removeSitting = ({ id }: Sitting): void =>
+  tell("sittings", id, null, "A sitting was taken off the log.");
 
 /**
  * Notes that something went wrong with a card: on the entry that tells it was painted, which is made where there is none

@@ -11,18 +11,13 @@ import { messageOf } from "../../ui/api";
 const TAKES_MS = 450;
 const wait = () => new Promise((resolve) => setTimeout(resolve, TAKES_MS));
 
-/** A colour reader for one pot; the simulated one, as no real one can be reached from here. */
-export function useReader(paint: Paint, white: Paint | null) {
-  const reader = useRef<ColourReader | null>(null);
+/** A colour reader at work. @param make the device, made once it is wanted */
+export function useDevice<S>(make: () => ColourReader<S>) {
+  const reader = useRef<ColourReader<S> | null>(null);
   const [busy, setBusy] = useState(false);
   const [left, setLeft] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
-  const device = () =>
-    (reader.current ??= simulatedReader(
-      paint,
-      white ? { optics: paintOptics(white), strength: white.strength } : null,
-      createRandom(Date.now()),
-    ));
+  const device = () => (reader.current ??= make());
   const run = async <T>(work: () => Promise<T>): Promise<T | null> => {
     setBusy(true);
     setProblem(null);
@@ -42,6 +37,16 @@ export function useReader(paint: Paint, white: Paint | null) {
     left,
     problem,
     calibrate: () => run(() => device().calibrate()),
-    read: (spot: Spot): Promise<Triple | null> => run(() => device().read(spot)),
+    read: (spot: S): Promise<Triple | null> => run(() => device().read(spot)),
   };
 }
+
+/** A colour reader for one pot; the simulated one, as no real one can be reached from here. */
+export const useReader = (paint: Paint, white: Paint | null) =>
+  useDevice<Spot>(() =>
+    simulatedReader(
+      paint,
+      white ? { optics: paintOptics(white), strength: white.strength } : null,
+      createRandom(Date.now()),
+    ),
+  );

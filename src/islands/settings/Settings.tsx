@@ -1,15 +1,17 @@
 import { Alert, Box, LinearProgress, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
 import { useEffect, useRef, useState } from "react";
+import type { Learned } from "../../core/learning/learned";
 import type { Painter } from "../../core/painter";
 import { call, messageOf } from "../../ui/api";
 import { AppFrame } from "../../ui/AppFrame";
 import { TopBar } from "../../ui/TopBar";
 import { NumberField } from "../../ui/NumberField";
 import { usePrefs, type Fineness, type PiecesDrawn } from "../../ui/prefs";
+import { LearnedNumbers } from "./LearnedNumbers";
 import { TrueSize } from "./TrueSize";
 import { SURROUNDS, type Surround } from "../../ui/theme";
 
-type NumberKey = Exclude<keyof Painter, "hand">;
+type NumberKey = Exclude<keyof Painter, "hand" | "learning">;
 
 const FIELDS: readonly {
   key: NumberKey;
@@ -31,18 +33,33 @@ const FIELDS: readonly {
   { key: "secondsPerBox", label: "One box, one pass", unit: "s", min: 0.5, max: 120, step: 0.5 },
   { key: "secondsPerDot", label: "One dot", unit: "s", min: 0.2, max: 60, step: 0.2 },
   { key: "mm2PerMinute", label: "Brushed all over in a minute", unit: "mm²", min: 10, max: 5000, step: 10 },
+  { key: "sprayedMm2PerMinute", label: "Sprayed in a minute", unit: "mm²", min: 10, max: 50_000, step: 100 },
+  {
+    key: "handlingMinutes",
+    label: "Taking up one figure of a unit",
+    unit: "min",
+    min: 0,
+    max: 10,
+    step: 0.1,
+  },
+  { key: "dryingTimes", label: "Drying, times of the computed", unit: "×", min: 0.1, max: 10, step: 0.1 },
+  { key: "waterTimes", label: "Water, times of what a coat names", unit: "×", min: 0.1, max: 10, step: 0.1 },
   { key: "setUpMinutes", label: "Mixing and setting up a coat", unit: "min", min: 0, max: 30, step: 0.5 },
 ];
 
 function useProfile() {
   const [painter, setPainter] = useState<Painter | null>(null);
+  const [learned, setLearned] = useState<readonly Learned[]>([]);
   const [state, setState] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const waiting = useRef<Painter | null>(null);
   const busy = useRef(false);
   useEffect(() => {
-    call<{ painter: Painter }>("/api/painter").then(
-      (loaded) => setPainter(loaded.painter),
+    call<{ painter: Painter; learned: Learned[] }>("/api/painter").then(
+      (loaded) => {
+        setPainter(loaded.painter);
+        setLearned(loaded.learned);
+      },
       (error: unknown) => setProblem(messageOf(error)),
     );
   }, []);
@@ -55,7 +72,8 @@ function useProfile() {
       waiting.current = null;
       try {
         // It arrives though the page is closed right after the last key.
-        await call("/api/painter", { method: "PUT", json: next, keepalive: true });
+        const kept = { method: "PUT", json: next, keepalive: true } as const;
+        setLearned((await call<{ learned: Learned[] }>("/api/painter", kept)).learned);
         setState("Saved");
         setProblem(null);
       } catch (error) {
@@ -71,7 +89,7 @@ function useProfile() {
     waiting.current = next;
     void send();
   };
-  return { painter, change, state, problem };
+  return { painter, learned, change, state, problem };
 }
 
 /** How pictures of surfaces are drawn on this machine. */
@@ -209,7 +227,7 @@ function Profile({
 
 /** The painter's own numbers, and how the screen looks. */
 export function Settings() {
-  const { painter, change, state, problem } = useProfile();
+  const { painter, learned, change, state, problem } = useProfile();
   return (
     <AppFrame>
       <Box sx={{ height: "100vh", overflow: "auto", bgcolor: "background.paper" }}>
@@ -225,7 +243,10 @@ export function Settings() {
             </Alert>
           )}
           {painter ? (
-            <Profile painter={painter} change={change} />
+            <>
+              <Profile painter={painter} change={change} />
+              <LearnedNumbers painter={painter} learned={learned} change={change} />
+            </>
           ) : (
             problem === null && <LinearProgress aria-label="Loading" />
           )}

@@ -3,6 +3,7 @@ import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { closedOff } from "./closedOff";
 import { effort } from "./effort";
+import { expected } from "./expected";
 import { figure } from "./figure";
 import { figureJudged, figureMended } from "./figureJudged";
 import { figureOtherwise } from "./figureOtherwise";
@@ -39,6 +40,7 @@ export const questions = {
   specimen,
   piece,
   effort,
+  expected,
   figure,
   figureEffort,
   figureGltf,

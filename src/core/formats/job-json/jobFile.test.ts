@@ -21,7 +21,7 @@ import { parseJob, parsePaint } from "./jobSchema";
 
 const demo = ferrySergeant();
 const schema = JSON.parse(
-  readFileSync(path.resolve("public/schema/crenna-job-file-14.schema.json"), "utf8"),
+  readFileSync(path.resolve("public/schema/crenna-job-file-15.schema.json"), "utf8"),
 ) as object;
 const validate = new Ajv2020({ allErrors: true }).compile(schema);
 
@@ -55,6 +55,8 @@ const LOG = [
     doneAt: "2026-05-01T09:30:00.000Z",
     minutes: 12.5,
     note: "Ünruhige Hand",
+    ...{ dryAfter: 14.5, water: 1.25, loads: 9, brush: "Old round" },
+    readings: [{ at: "2026-05-01T10:30:00Z", by: "typed" as const, l: 61.5, a: -3, b: 28.25 }],
     recipe: [
       { paintId: "paint-straw", drops: 3 },
       { paintId: null, drops: 2 },
@@ -62,10 +64,15 @@ const LOG = [
   },
 ];
 
+const SITTINGS = [
+  { id: "sitting-1", startedAt: "2026-05-01T17:00:00Z", endedAt: "2026-05-01T18:30:00Z", note: "Lamp low." },
+  { id: "sitting-2", startedAt: "2026-05-02T17:00:00Z", endedAt: null, note: "" },
+];
+
 describe("the job file", () => {
   it("gives back the job and its pots without loss", () => {
     for (const job of [demo, newJob("own", "Own", defaultPainter, demoShelf)]) {
-      const history = { log: LOG, wells: [] };
+      const history = { log: LOG, wells: [], sittings: SITTINGS };
       const read = readJobFile(writeJobFile(job, demoShelf, [], history));
       expect(read.job).toEqual(job);
       expect(read.history).toEqual(history);
@@ -88,7 +95,9 @@ describe("the job file", () => {
     );
     for (const id of Object.keys(families)) expect(used, `${id} is in no demo`).toContain(id);
 
-    expect(validate(JSON.parse(writeJobFile(demo, demoShelf, [], { log: LOG, wells: [] })))).toBe(true);
+    expect(
+      validate(JSON.parse(writeJobFile(demo, demoShelf, [], { log: LOG, wells: [], sittings: SITTINGS }))),
+    ).toBe(true);
   });
 
   it("is published as what the schemas that read it say", () => {
@@ -107,10 +116,10 @@ describe("the job file", () => {
       references: [{ id: "ref-1", name: "Cloth", pictureId: id, width: 40, height: 30, neutral: null }],
     };
     const pictures = [{ id, type: "image/png", base64: "iVBORw0KGgo=" }];
-    const text = writeJobFile(job, demoShelf, pictures, { log: [], wells: [well] });
+    const text = writeJobFile(job, demoShelf, pictures, { log: [], wells: [well], sittings: [] });
     const read = readJobFile(text);
     expect(read.job).toEqual(job);
-    expect(read.history).toEqual({ log: [], wells: [well] });
+    expect(read.history).toEqual({ log: [], wells: [well], sittings: [] });
     expect(read.pictures).toEqual(pictures);
     expect(read.paints.map((paint) => paint.id)).toContain("paint-moss");
     expect(validate(JSON.parse(text))).toBe(true);
@@ -118,7 +127,7 @@ describe("the job file", () => {
 
   const BAD: readonly (readonly [string, readonly (string | number)[], unknown, RegExp])[] = [
     ["a foreign format", ["format"], "other", /no job file/],
-    ["a later version", ["version"], 15, /Version 15/],
+    ["a later version", ["version"], 16, /Version 16/],
     ["no paints", ["paints"], undefined, /no list of paints/],
     ["a missing name", ["job", "name"], undefined, /name/],
     ["text for a number", ["job", "figures", 0, "eyeHeightMm"], "32", /eyeHeightMm/],
@@ -209,7 +218,7 @@ describe("a file of an earlier version", () => {
     expect(job.figures).toEqual([
       { id: FIRST_FIGURE, name: "Figure", body: null, lights: [], ...(old.job.figure as Json) },
     ]);
-    expect(history).toEqual({ log: old.job.log, wells: old.job.wells });
+    expect(history).toEqual({ log: old.job.log, wells: old.job.wells, sittings: [] });
     job.surfaces.forEach((surface, at) => {
       const before = (old.job.surfaces as Json[])[at]!;
       for (const part of ["id", "name", "form", "relief", "wear", "seed"] as const)
@@ -248,6 +257,7 @@ describe("a file of an earlier version", () => {
     expect(one.history).toEqual({
       log: two.history.log.map((entry) => ({ ...entry, recipe: null })),
       wells: [],
+      sittings: [],
     });
     // Places of version 1 were zones alone.
     expect(coatsOf(one.job).map((coat) => coat.id)).toEqual(coatsOf(two.job).map((coat) => coat.id));

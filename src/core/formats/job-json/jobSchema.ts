@@ -5,6 +5,7 @@ import {
   logEntrySchema,
   ownSchemeSchema,
   paintSchema,
+  sittingSchema,
   surfaceSchema,
   wellSchema,
   type History,
@@ -12,6 +13,7 @@ import {
   type LogEntry,
   type OwnScheme,
   type Paint,
+  type Sitting,
   type Surface,
   type Well,
 } from "../../job";
@@ -113,5 +115,7 @@ export function parseOwnScheme(value: unknown): OwnScheme {
   const scheme = upgradeOwnScheme(value);
   return checkedBy(ownSchemeSchema, scheme, [["", scheme]]) as OwnScheme;
 }
+/** Reads one time at the bench. @throws ValidationError with every problem */
+export const parseSitting = (value: unknown): Sitting => checkedBy(sittingSchema, value) as Sitting;
 /** Reads one well of the palette. @throws ValidationError with every problem */
 export const parseWell = (value: unknown): Well => checkedBy(wellSchema, value) as Well;

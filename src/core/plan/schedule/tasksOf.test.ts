@@ -9,11 +9,11 @@ import { cardsInPlan, turnsInOrder, windowsFrom } from "../inPlan";
 import { doneOf, figuresOf, isDone } from "../progress";
 import { scheduleOf } from "./schedule";
 import { minutesOf } from "./task";
-import { HANDLING_MINUTES, tasksOf, type Planning } from "./tasksOf";
+import { tasksOf, type Planning } from "./tasksOf";
 import { turnsOf } from "./turns";
 
 const planningOf = (cards: readonly Card[], more: Partial<Planning> = {}): Planning => ({
-  ...{ cards, paints: demoShelf, log: [], unit: "mixed", setUpMinutes: 2, inMinutes: () => -1e6 },
+  ...{ cards, paints: demoShelf, log: [], unit: "mixed", painter: defaultPainter, inMinutes: () => -1e6 },
   ...more,
 });
 const cardsFor = (job: Job) => cardsOf(job, demoShelf, defaultPainter);
@@ -28,7 +28,8 @@ const entry = (card: Card, more: Partial<LogEntry> = {}): LogEntry => ({
 describe("what is left to paint", () => {
   it("is every pass of every card on every figure, with as much hand time whatever way a unit is painted", () => {
     const wanted = watchCards.reduce((sum, card) => {
-      const each = card.work.handMinutes * card.pieces + (card.figures > 1 ? HANDLING_MINUTES : 0);
+      const each =
+        card.work.handMinutes * card.pieces + (card.figures > 1 ? defaultPainter.handlingMinutes : 0);
       return sum + each * card.coat.passes * card.figures;
     }, 0);
     for (const unit of UNIT_WAYS) {

@@ -1,4 +1,5 @@
 import type { LogEntry, Paint, UnitWay } from "../../job";
+import type { Painter } from "../../painter";
 import { isTechniqueId, techniques } from "../../techniques";
 import type { TechniqueDefinition } from "../../techniques/technique";
 import type { Card } from "../cards";
@@ -7,8 +8,6 @@ import type { InMinutes } from "../inPlan";
 import { doneOf, figuresOf, type DoneOn } from "../progress";
 import type { Go, Task } from "./task";
 
-/** Taking a figure of a unit up, finding the place, and putting it down again, minutes. */
-export const HANDLING_MINUTES = 0.3;
 /** More goes than this are planned card by card: all figures of a unit in a row. */
 const MOST_GOES = 3000;
 
@@ -18,7 +17,7 @@ export interface Planning {
   readonly paints: readonly Paint[];
   readonly log: readonly LogEntry[];
   readonly unit: UnitWay;
-  readonly setUpMinutes: number;
+  readonly painter: Pick<Painter, "setUpMinutes" | "handlingMinutes">;
   /** In how many minutes a time of the log comes: below 0, as it is over. */
   readonly inMinutes: InMinutes;
 }
@@ -48,8 +47,8 @@ interface Line {
 }
 
 /** Hand time of one pass on one figure, minutes. */
-const goMinutes = ({ work, pieces, figures }: Card): number =>
-  work.handMinutes * pieces + (figures > 1 ? HANDLING_MINUTES : 0);
+const goMinutes = ({ work, pieces, figures }: Card, { handlingMinutes }: Planning["painter"]): number =>
+  work.handMinutes * pieces + (figures > 1 ? handlingMinutes : 0);
 
 /** Drying of a card before whatever follows it, minutes. */
 function waitsAfter(card: Card, next: Card | undefined, paints: readonly Paint[]): number {
@@ -58,7 +57,7 @@ function waitsAfter(card: Card, next: Card | undefined, paints: readonly Paint[]
   return onDry(next, paints) ? card.drying.fullyDry : card.drying.touchDry;
 }
 
-function lineOf(own: readonly Card[], figure: number, { paints, log, inMinutes }: Planning): Line {
+function lineOf(own: readonly Card[], figure: number, { paints, log, inMinutes, painter }: Planning): Line {
   const passes: Pass[] = [];
   let from = 0;
   own.forEach((card, at) => {
@@ -72,7 +71,7 @@ function lineOf(own: readonly Card[], figure: number, { paints, log, inMinutes }
         continue;
       }
       const wet = pass === 1 && at > 0 && techniqueOf(card)?.wetInWet === true;
-      const go = { line: `${card.surface.id}/${figure}`, minutes: goMinutes(card), waits };
+      const go = { line: `${card.surface.id}/${figure}`, minutes: goMinutes(card, painter), waits };
       passes.push({ card, pass, figure, mixId, wet, go });
     }
   });
@@ -101,7 +100,7 @@ function taskOf(
   runs: readonly (readonly Pass[])[],
   from: number,
   group: number,
-  { setUpMinutes }: Planning,
+  { painter: { setUpMinutes } }: Planning,
 ): Task {
   const [run] = runs;
   return {

@@ -45,7 +45,7 @@ export const airbrush = defineTechnique({
     },
   },
   lays: ["field"],
-  pace: 8,
+  sprayed: true,
   followsLamp: true,
   filmShare: 0.4,
   startWater: 2,

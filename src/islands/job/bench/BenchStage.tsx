@@ -6,7 +6,7 @@ import type { CardAdds } from "../../../core/plan/stopping";
 import { shopping } from "../../../core/plan/shopping";
 import { counted, formatNumber } from "../../../core/units";
 import { ColumnHead, Row } from "../../../ui/Row";
-import { tickTurn, untickCard } from "../historyStore";
+import { removeEntry, tickTurn } from "../historyStore";
 import { useJob, usePaints } from "../jobStore";
 import { useCards, useCounted } from "../useStageStates";
 import { useView } from "../viewStore";
@@ -113,7 +113,7 @@ function Middle({ plan, chosen, adding }: MiddleProps) {
           item={chosen}
           adds={adding.get(chosen.cards.at(-1)!.id)}
           count={plan.items.length}
-          onDone={() => (chosen.done ? untickCard(chosen.cards[0]) : tickTurn(chosen))}
+          onDone={() => (chosen.entry ? removeEntry(chosen.entry) : tickTurn(chosen))}
           onNext={() => next && set({ cardId: next.turn.id, surfaceId: next.cards[0].surface.id })}
           onWrong={() => setWrong(true)}
         />

@@ -10,6 +10,7 @@ import {
 import { formatMinutes } from "../../../core/units";
 import { NumberField } from "../../../ui/NumberField";
 import { Row } from "../../../ui/Row";
+import { TimeField } from "../../../ui/TimeField";
 import { useEdit, useJob } from "../jobStore";
 import { clockText, dateText, sittingsText, timeOf } from "./planWords";
 import type { Plan } from "./usePlan";
@@ -38,13 +39,6 @@ function nextSitting(sittings: readonly PlannedSitting[]): PlannedSitting {
   return { startsAt: evening.toISOString(), minutes: 120 };
 }
 
-/** A time as a field for it has it: in the painter's own zone, without one. */
-function localText(iso: string): string {
-  const at = new Date(iso);
-  const two = (value: number) => String(value).padStart(2, "0");
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
-}
-
 interface SittingProps {
   readonly sitting: PlannedSitting;
   readonly number: number;
@@ -56,15 +50,10 @@ function SittingFields({ sitting, number, onChange, onRemove }: SittingProps) {
   const [least, most] = SITTING_MINUTES;
   return (
     <Box role="group" aria-label={`Sitting ${number}`} sx={{ display: "grid", gap: 1, py: 1 }}>
-      <TextField
-        type="datetime-local"
+      <TimeField
         label={`Sitting ${number} begins`}
-        value={localText(sitting.startsAt)}
-        slotProps={{ inputLabel: { shrink: true } }}
-        onChange={(event) => {
-          const at = new Date(event.target.value);
-          if (!Number.isNaN(at.getTime())) onChange({ startsAt: at.toISOString() });
-        }}
+        at={sitting.startsAt}
+        onChange={(startsAt) => onChange({ startsAt })}
       />
       <Box sx={{ display: "flex", gap: 1, alignItems: "start" }}>
         <NumberField

@@ -7,7 +7,7 @@ import type { Card } from "../../../core/plan/cards";
 import { airbrushSaves, type ClosedOff } from "../../../core/plan/together";
 import { formatMinutes, formatNumber } from "../../../core/units";
 import { taskWorker } from "../../../worker/client";
-import { useDesign, useEdit, usePaints } from "../jobStore";
+import { useDesign, useEdit, usePainter, usePaints } from "../jobStore";
 
 /** Which pieces a brush no longer reaches everywhere; empty until the worker has looked. */
 function useClosedOff(figureId: string): readonly ClosedOff[] {
@@ -33,13 +33,18 @@ interface Props {
 export function Together({ figureId, cards }: Props) {
   const job = useDesign();
   const paints = usePaints();
+  const painter = usePainter();
   const edit = useEdit();
   const closed = useClosedOff(figureId);
   const [problem, setProblem] = useState<string | null>(null);
   const surfaces = surfacesOf(job, figureId);
   const saves = useMemo(
-    () => airbrushSaves(cards.filter(({ surface }) => surface.figureId === figureId)),
-    [cards, figureId],
+    () =>
+      airbrushSaves(
+        cards.filter(({ surface }) => surface.figureId === figureId),
+        painter,
+      ),
+    [cards, figureId, painter],
   );
   const nameOf = (id: string) => surfaces.find((surface) => surface.id === id)?.name ?? "";
   const there = surfaces.some(({ id, coats }) => coats.some((coat) => isTogether(id, coat.id)));

@@ -53,11 +53,21 @@ describe("the bench", () => {
     const { user, cards } = open();
     await user.click(screen.getByRole("button", { name: "Done" }));
     expect(log()).toEqual([cards[0]!.title]);
-    // The next open card has come up by itself.
-    expect(screen.getByRole("article", { name: `Card 2, ${cards[1]!.title}` })).toBeVisible();
-    look({ cardId: cards[0]!.id });
-    await user.click(screen.getByRole("button", { name: "Done: take it back" }));
+    // The next pass has come up by itself, then the next open card.
+    const second = screen.getByRole("article", { name: `Card 2, ${cards[0]!.title}` });
+    expect(within(second).getByText(/ · pass 2 of 2$/)).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Done" }));
+    expect(log()).toEqual([cards[0]!.title, cards[0]!.title]);
+    expect(screen.getByRole("article", { name: `Card 3, ${cards[1]!.title}` })).toBeVisible();
+    const ticked = useHistoryStore.getState().history.log;
+    expect(ticked.map(({ pass }) => pass)).toEqual([1, 2]);
+    for (const entry of ticked) {
+      look({ cardId: entry.id });
+      await user.click(screen.getByRole("button", { name: "Done: take it back" }));
+      expect(useHistoryStore.getState().history.log).not.toContainEqual(entry);
+    }
     expect(log()).toEqual([]);
+    look({ cardId: `${cards[0]!.id}#2` });
     await user.click(screen.getByRole("button", { name: "Next card" }));
     expect(useView.getState()).toMatchObject({ cardId: cards[1]!.id, surfaceId: cards[1]!.surface.id });
   });
@@ -67,7 +77,8 @@ describe("the bench", () => {
     const last = cards.at(-1)!;
     const list = within(screen.getAllByRole("list")[0]!);
     await user.click(list.getAllByRole("button").at(-1)!);
-    expect(screen.getByRole("article", { name: `Card ${cards.length}, ${last.title}` })).toBeVisible();
+    const count = cards.reduce((sum, { coat }) => sum + coat.passes, 0);
+    expect(screen.getByRole("article", { name: `Card ${count}, ${last.title}` })).toBeVisible();
     expect(useView.getState().surfaceId).toBe(last.surface.id);
     expect(screen.getByRole("button", { name: "Next card" })).toBeDisabled();
   });

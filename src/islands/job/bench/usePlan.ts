@@ -17,6 +17,8 @@ export interface PlanItem {
   /** Cards it paints: two where one is laid wet into the other. */
   readonly cards: readonly [Card, ...Card[]];
   readonly done: boolean;
+  /** What the log tells of it; null while it is to be painted. */
+  readonly entry: LogEntry | null;
   /** From 1, what is done first. */
   readonly number: number;
 }
@@ -45,7 +47,7 @@ function useSchedule(cards: readonly Card[]): {
   problem: string | null;
 } {
   const paints = usePaints();
-  const { setUpMinutes } = usePainter();
+  const painter = usePainter();
   const { bench } = useJob();
   const { log } = useHistory();
   const [answered, setAnswered] = useState<Answered | null>(null);
@@ -57,7 +59,7 @@ function useSchedule(cards: readonly Card[]): {
     if (cards.length === 0) return;
     const beganAt = new Date().toISOString();
     const inMinutes = (at: string) => (Date.parse(at) - Date.parse(beganAt)) / 60_000;
-    const tasks = tasksOf({ cards, paints, log, unit: bench.unit, setUpMinutes, inMinutes });
+    const tasks = tasksOf({ cards, paints, log, unit: bench.unit, painter, inMinutes });
     const worker = taskWorker();
     const input = { tasks, windows: windowsFrom(bench.sittings, inMinutes), wishes: bench.wishes };
     const began = setTimeout(() => setState((now) => ({ ...now, planning: true })), 0);
@@ -77,16 +79,17 @@ function useSchedule(cards: readonly Card[]): {
       worker.forget(id);
       worker.cancel(id);
     };
-  }, [cards, paints, log, bench, setUpMinutes]);
+  }, [cards, paints, log, bench, painter]);
   return { answered, ...state };
 }
 
-const doneTurn = (card: Card): Turn => ({
-  ...{ id: card.id, cardIds: [card.id], pass: null, part: null, goesOn: false, figures: figuresOf(card) },
-  ...{ setUpAt: 0, start: 0, end: card.handMinutes, sitting: -1, dries: 0 },
+const doneTurn = (entry: LogEntry, card: Card): Turn => ({
+  ...{ id: entry.id, cardIds: [card.id], pass: entry.pass ?? null, part: null, goesOn: false },
+  ...{ figures: entry.figures ?? figuresOf(card), setUpAt: 0, start: 0 },
+  ...{ end: entry.planned?.minutes ?? card.handMinutes, sitting: -1, dries: 0 },
 });
 
-/** What is done, in the order in which it was, then what is left. */
+/** What is done, entry by entry of the log, then what is left. */
 function itemsOf(
   turns: readonly Turn[],
   all: readonly Card[],
@@ -94,22 +97,24 @@ function itemsOf(
   log: readonly LogEntry[],
 ): PlanItem[] {
   const byId = new Map([...all, ...planned].map((card) => [card.id, card]));
-  const doneCards = all.filter((card) => isDone(card, log));
-  const when = (card: Card) => log.findLast(({ cardId }) => cardId === card.id)?.doneAt ?? "";
-  const done = doneCards
-    .toSorted((a, b) => when(a).localeCompare(when(b)))
-    .map((card) => ({ turn: doneTurn(card), done: true }));
-  const isPainted = new Set(doneCards.map(({ id }) => id));
+  const done = log
+    .toSorted((a, b) => a.doneAt.localeCompare(b.doneAt))
+    .flatMap((entry) => {
+      const card = byId.get(entry.cardId);
+      return card ? [{ turn: doneTurn(entry, card), entry }] : [];
+    });
+  const isPainted = new Set(all.filter((card) => isDone(card, log)).map(({ id }) => id));
   // A plan that is older than the newest tick still names what was ticked.
   const left = turns
     .filter((turn) => {
       const card = byId.get(turn.cardIds[0]!);
       return !turn.cardIds.every((id) => isPainted.has(id)) && !(card && isPassDone(card, turn, log));
     })
-    .map((turn) => ({ turn, done: false }));
-  return [...done, ...left].flatMap(({ turn, done: painted }, at) => {
+    .map((turn) => ({ turn, entry: null }));
+  return [...done, ...left].flatMap(({ turn, entry }, at) => {
     const [first, ...others] = turn.cardIds.flatMap((id) => byId.get(id) ?? []);
-    return first ? [{ turn, cards: [first, ...others] as const, done: painted, number: at + 1 }] : [];
+    if (!first) return [];
+    return [{ turn, cards: [first, ...others] as const, done: entry !== null, entry, number: at + 1 }];
   });
 }
 

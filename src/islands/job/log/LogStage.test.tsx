@@ -21,7 +21,7 @@ const box = (name: string) => screen.getByRole("checkbox", { name: `${name} done
 const line = (name: string) => within(box(name).closest("li")!);
 
 function open(entries: readonly LogEntry[] = []) {
-  openJob(job, { log: entries, wells: [] });
+  openJob(job, { log: entries, wells: [], sittings: [] });
   useJudged.setState({ cards, jobId: job.id, settled: true });
   return show(
     <>

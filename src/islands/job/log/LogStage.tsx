@@ -1,85 +1,21 @@
-import { Box, Button, Checkbox, TextField, Typography } from "@mui/material";
-import { useState } from "react";
-import type { LogEntry, Paint, PlannedThen } from "../../../core/job";
-import { partsText } from "../../../core/plan/cardText";
+import { Box, Button, Checkbox, Tab, Tabs, Typography } from "@mui/material";
+import { useMemo, useState } from "react";
+import type { LogEntry } from "../../../core/job";
 import type { Card } from "../../../core/plan/cards";
 import { isDone } from "../../../core/plan/progress";
-import { counted, formatMinutes, formatThinning } from "../../../core/units";
-import { TextEdit } from "../../../ui/TextEdit";
-import { changeEntry, removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
-import { usePaints } from "../jobStore";
+import { formatMinutes } from "../../../core/units";
 import { rangesText } from "../bench/planWords";
-import { additionsText } from "../palette/additionsText";
+import { removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
+import { useDesign, usePaints } from "../jobStore";
+import { useAsked } from "../useAsked";
 import { useCards } from "../useStageStates";
+import { Compared } from "./Compared";
+import { EntryFields } from "./EntryFields";
+import { ExpectedColours } from "./expected";
+import { Sittings } from "./Sittings";
+import { when } from "./when";
 
-const when = (iso: string) =>
-  new Date(iso).toLocaleString([], {
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-    hour12: false,
-  });
-
-/** Minutes really taken; empty where they were not noted. */
-function MinutesField({ entry }: { readonly entry: LogEntry }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? (entry.minutes === null ? "" : String(entry.minutes));
-  const value = text.trim() === "" ? null : Number(text.replace(",", "."));
-  const wrong = value !== null && !(value >= 0 && value <= 100000);
-  return (
-    <TextField
-      label="Took, min"
-      value={text}
-      error={wrong}
-      helperText={wrong ? "Minutes, 0 to 100 000." : undefined}
-      sx={{ width: 110 }}
-      slotProps={{ htmlInput: { inputMode: "decimal" } }}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={() => {
-        if (wrong) return;
-        setTyped(null);
-        if (value !== entry.minutes) changeEntry(entry, { minutes: value });
-      }}
-    />
-  );
-}
-
-/** Mix, water and passes of a card as it was painted. */
-function plannedText({ mix, parts, water, passes, figures }: PlannedThen, paints: readonly Paint[]): string {
-  const made = parts.length > 1 ? ` (${partsText(parts, paints)})` : "";
-  const times = `${counted(passes, "pass", "passes")}${figures > 1 ? `, ${figures} figures` : ""}`;
-  return mix === "" ? times : `${mix}${made}, ${formatThinning(water)}, ${times}`;
-}
-
-function EntryFields({ entry }: { readonly entry: LogEntry }) {
-  const paints = usePaints();
-  return (
-    <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", flex: 1 }}>
-      {entry.planned && (
-        <Typography variant="body2" sx={{ width: "100%" }}>
-          {plannedText(entry.planned, paints)}
-        </Typography>
-      )}
-      {entry.recipe && (
-        <Typography variant="body2" sx={{ width: "100%" }}>
-          Mixed: {additionsText(entry.recipe, paints)}
-        </Typography>
-      )}
-      <MinutesField key={`${entry.id}-${entry.minutes ?? ""}`} entry={entry} />
-      <Box sx={{ flex: 1, minWidth: 180, display: "grid" }}>
-        <TextEdit
-          label="Note"
-          value={entry.note}
-          most={4000}
-          optional
-          rows={1}
-          onChange={(note) => changeEntry(entry, { note })}
-        />
-      </Box>
-    </Box>
-  );
-}
+const NOTHING = {};
 
 /** What of its card an entry tells of: "pass 1 of 2, figures 1 to 5"; empty where it is all of it. */
 function partOf({ pass, figures }: LogEntry, card: Card): string {
@@ -151,11 +87,64 @@ function CardLine({ card, number, entries }: LineProps) {
   );
 }
 
-/** What was done, when and how long it took. */
-export function LogStage() {
+/** Cards that were painted and are no longer in the plan. */
+function Orphans({ entries }: { readonly entries: readonly LogEntry[] }) {
+  if (entries.length === 0) return null;
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 3 }}>
+        Painted earlier, no longer in the plan
+      </Typography>
+      {entries.map((entry) => (
+        <Box
+          key={entry.id}
+          sx={{
+            display: "flex",
+            gap: 1.5,
+            alignItems: "center",
+            borderTop: 1,
+            borderColor: "divider",
+            py: 1,
+          }}
+        >
+          <Typography sx={{ width: 230 }}>
+            {entry.cardTitle}, {when(entry.doneAt)}
+          </Typography>
+          <EntryFields entry={entry} />
+          <Button onClick={() => removeEntry(entry)}>Remove</Button>
+        </Box>
+      ))}
+    </>
+  );
+}
+
+/** Cards in the order of their surfaces, with what was noted of each. */
+function Cards() {
   const { log } = useHistory();
   const cards = useCards();
   const orphans = log.filter((entry) => !cards.some((card) => card.id === entry.cardId));
+  return (
+    <>
+      <Box component="ol" sx={{ m: 0, p: 0 }}>
+        {cards.map((card, at) => (
+          <CardLine
+            key={card.id}
+            card={card}
+            number={at + 1}
+            entries={log.filter((entry) => entry.cardId === card.id)}
+          />
+        ))}
+      </Box>
+      {cards.length === 0 && <Typography>No cards to tick off yet.</Typography>}
+      <Orphans entries={orphans} />
+    </>
+  );
+}
+
+/** Minutes noted against those planned, in words. */
+function useNoted(): string {
+  const { log } = useHistory();
+  const cards = useCards();
   const noted = log.filter((entry) => entry.minutes !== null);
   const taken = noted.reduce((sum, entry) => sum + entry.minutes!, 0);
   const planned = noted.reduce(
@@ -163,52 +152,38 @@ export function LogStage() {
       sum + (entry.planned?.minutes ?? cards.find((card) => card.id === entry.cardId)?.handMinutes ?? 0),
     0,
   );
+  return noted.length > 0
+    ? `Noted so far: ${formatMinutes(taken)} at the bench for cards planned at ${formatMinutes(planned)}.`
+    : "Tick cards off as you paint them; note the time and what went differently.";
+}
+
+const VIEWS = { cards: "Cards", sittings: "Sittings", compared: "Planned and real" } as const;
+
+/** What was done, when, how long it took, and how it came out. */
+export function LogStage() {
+  const [view, setView] = useState<keyof typeof VIEWS>("cards");
+  const noted = useNoted();
+  const job = useDesign();
+  const paints = usePaints();
+  const { answer } = useAsked(
+    "expected",
+    useMemo(() => ({ job, paints }), [job, paints]),
+  );
   return (
     <Box sx={{ flex: 1, overflow: "auto", bgcolor: "background.paper" }}>
-      <Box sx={{ maxWidth: 860, mx: "auto", p: 3 }}>
+      <Box sx={{ maxWidth: 920, mx: "auto", p: 3 }}>
         <Typography variant="h1">Log</Typography>
-        <Typography variant="body2" sx={{ mb: 2 }}>
-          {noted.length > 0
-            ? `Noted so far: ${formatMinutes(taken)} at the bench for cards planned at ${formatMinutes(planned)}.`
-            : "Tick cards off as you paint them; note the time and what went differently."}
-        </Typography>
-        <Box component="ol" sx={{ m: 0, p: 0 }}>
-          {cards.map((card, at) => (
-            <CardLine
-              key={card.id}
-              card={card}
-              number={at + 1}
-              entries={log.filter((entry) => entry.cardId === card.id)}
-            />
+        <Typography variant="body2">{noted}</Typography>
+        <Tabs value={view} onChange={(_, next: keyof typeof VIEWS) => setView(next)} sx={{ mb: 2 }}>
+          {Object.entries(VIEWS).map(([value, label]) => (
+            <Tab key={value} value={value} label={label} />
           ))}
-        </Box>
-        {cards.length === 0 && <Typography>No cards to tick off yet.</Typography>}
-        {orphans.length > 0 && (
-          <>
-            <Typography variant="h2" sx={{ mt: 3 }}>
-              Painted earlier, no longer in the plan
-            </Typography>
-            {orphans.map((entry) => (
-              <Box
-                key={entry.id}
-                sx={{
-                  display: "flex",
-                  gap: 1.5,
-                  alignItems: "center",
-                  borderTop: 1,
-                  borderColor: "divider",
-                  py: 1,
-                }}
-              >
-                <Typography sx={{ width: 230 }}>
-                  {entry.cardTitle}, {when(entry.doneAt)}
-                </Typography>
-                <EntryFields entry={entry} />
-                <Button onClick={() => removeEntry(entry)}>Remove</Button>
-              </Box>
-            ))}
-          </>
-        )}
+        </Tabs>
+        <ExpectedColours value={answer ?? NOTHING}>
+          {view === "cards" && <Cards />}
+          {view === "sittings" && <Sittings />}
+          {view === "compared" && <Compared />}
+        </ExpectedColours>
       </Box>
     </Box>
   );

@@ -120,7 +120,7 @@ describe("a well", () => {
     content: [{ paintId: "paint-straw", ul: 120 }],
   };
   function open(): UserEvent {
-    openJob(ferrySergeant(), { log: [], wells: [kept] });
+    openJob(ferrySergeant(), { log: [], wells: [kept], sittings: [] });
     return show(
       <>
         <WellsView />

@@ -1,7 +1,7 @@
 import { Box, Button, Dialog, Typography } from "@mui/material";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { counted } from "../../../../core/units";
-import { tickTurn, untickCard } from "../../historyStore";
+import { beginSitting, endSitting, removeEntry, tickTurn } from "../../historyStore";
 import { useJob } from "../../jobStore";
 import { chosenOf } from "../chosen";
 import { dateText, partText, timeOf, titleOf } from "../planWords";
@@ -80,6 +80,7 @@ function Bench({ plan, onLeave }: Props) {
   const { turnId, sound, set } = useAtBench();
   const item = chosenOf(plan.items, turnId);
   const awake = useAwake();
+  useEffect(beginSitting, []);
   const clocks = useClocks();
   useWhenDry(
     clocks,
@@ -120,8 +121,8 @@ function Bench({ plan, onLeave }: Props) {
         <Button sx={BIG} variant="outlined" onClick={onBack} disabled={at <= 0}>
           Back
         </Button>
-        {item.done && (
-          <Button sx={BIG} variant="outlined" onClick={() => untickCard(item.cards[0])}>
+        {item.entry && (
+          <Button sx={BIG} variant="outlined" onClick={() => removeEntry(item.entry!)}>
             Not done
           </Button>
         )}
@@ -150,7 +151,10 @@ function Bench({ plan, onLeave }: Props) {
 export function AtBench({ plan }: { readonly plan: Plan }) {
   const { id } = useJob();
   const { jobId, set } = useAtBench();
-  const leave = () => set({ jobId: null });
+  const leave = () => {
+    endSitting();
+    set({ jobId: null });
+  };
   return (
     <Dialog
       fullScreen

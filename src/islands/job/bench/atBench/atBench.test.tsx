@@ -40,7 +40,17 @@ describe("at the bench", () => {
     expect(bench.getByRole("button", { name: "Back" })).toBeDisabled();
     await user.click(bench.getByRole("button", { name: "Done, on to the next" }));
     expect(log().map(({ cardId }) => cardId)).toEqual([cards[0]!.id]);
-    expect(bench.getByRole("article", { name: `Card 2, ${cards[1]!.title}` })).toBeVisible();
+    // Its second pass, then the next card.
+    expect(bench.getByRole("article", { name: `Card 2, ${cards[0]!.title}` })).toBeVisible();
+    await user.click(bench.getByRole("button", { name: "Done, on to the next" }));
+    expect(bench.getByRole("article", { name: `Card 3, ${cards[1]!.title}` })).toBeVisible();
+    for (const at of [2, 1]) {
+      await user.click(bench.getByRole("button", { name: "Back" }));
+      expect(bench.getByRole("article", { name: `Card ${at}, ${cards[0]!.title}` })).toBeVisible();
+    }
+    await user.click(bench.getByRole("button", { name: "On" }));
+    await user.click(bench.getByRole("button", { name: "Not done" }));
+    expect(log().map(({ pass }) => pass)).toEqual([1]);
     await user.click(bench.getByRole("button", { name: "Back" }));
     await user.click(bench.getByRole("button", { name: "Not done" }));
     expect(log()).toEqual([]);
@@ -105,7 +115,7 @@ describe("its clocks", () => {
     const { touchDry } = cards[0]!.drying;
     open();
     act(() => {
-      useHistoryStore.setState({ history: { log: [entry(touchDry - 0.05)], wells: [] } });
+      useHistoryStore.setState({ history: { log: [entry(touchDry - 0.05)], wells: [], sittings: [] } });
       useAtBench.setState({ jobId: sergeant.id });
     });
     const clocks = () => within(screen.getByRole("list", { name: "What dries" })).getByRole("listitem");

@@ -1,0 +1,37 @@
+import { object } from "yup";
+import type { Triple } from "../../core/colour/spaces";
+import { InputError } from "../../core/errors";
+import type { Job, Paint } from "../../core/job";
+import { sampledSurface } from "../../core/simulate/sampled";
+import { jobField, paintsField } from "../checked";
+import { bringWhatIsKept } from "../heights";
+import { defineQuestion } from "../question";
+
+export interface ExpectedInput {
+  readonly job: Job;
+  readonly paints: readonly Paint[];
+}
+
+/** Mean L*a*b* where each card's coat lies, once it is dry; by the card's id. */
+export type Expected = Readonly<Record<string, Triple>>;
+
+/** What a reader is to read on each coat as it is planned. Surfaces that cannot be painted have none. */
+export const expected = defineQuestion<ExpectedInput, Expected>({
+  id: "expected",
+  newestOnly: true,
+  schema: object({ job: jobField(), paints: paintsField() }),
+  async run({ job, paints }, { wanted }) {
+    await bringWhatIsKept(job.surfaces);
+    const colours: Record<string, Triple> = {};
+    for (const [at, surface] of job.surfaces.entries()) {
+      if (!(await wanted(at, job.surfaces.length))) return null;
+      try {
+        for (const { coat, after } of sampledSurface(job, surface, paints).coats)
+          colours[`${surface.id}/${coat.id}`] = after;
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error;
+      }
+    }
+    return colours;
+  },
+});
