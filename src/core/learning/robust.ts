@@ -89,6 +89,55 @@ const biweight: Weigh = (off) => {
   return off.map((value) => Math.max(0, 1 - (value / (BIWEIGHT * spread)) ** 2) ** 2);
 };
 
+/** Where an estimate stands: logarithms of the unknowns, what each row counts, and the covariance of the free ones. */
+interface Stand {
+  readonly logs: readonly number[];
+  readonly weights: readonly number[];
+  readonly covariance: readonly (readonly number[])[];
+}
+
+const sumOver = (count: number, from: number, of: (at: number) => number): number => {
+  let sum = from;
+  for (let at = 0; at < count; at++) sum += of(at);
+  return sum;
+};
+
+/** No step of the logarithms is longer: far from the answer the straight line is no guide. */
+const LONGEST_STEP = 0.5;
+
+/** One step of Gauss and Newton towards rows and priors. */
+function step(rows: readonly Row[], priors: readonly Prior[], logs: readonly number[], weigh: Weigh): Stand {
+  const free = priors.flatMap(({ fixed }, at) => (fixed ? [] : [at]));
+  const each = logs.map((log) => Math.exp(log));
+  const { off, shares } = against(rows, each);
+  const weights = rows.length > 0 ? weigh(off) : [];
+  const precision = rows.length > 0 ? spreadOf(off) ** -2 : 1;
+  const prior = PRIOR_SPREAD ** -2;
+  const normal = free.map((a) =>
+    free.map((b) =>
+      sumOver(
+        rows.length,
+        a === b ? prior : 0,
+        (row) => weights[row]! * shares[row]![a]! * shares[row]![b]! * precision,
+      ),
+    ),
+  );
+  const pull = free.map((a) =>
+    sumOver(
+      rows.length,
+      (Math.log(priors[a]!.each) - logs[a]!) * prior,
+      (row) => weights[row]! * shares[row]![a]! * off[row]! * precision,
+    ),
+  );
+  const covariance = inverse(normal);
+  const next = [...logs];
+  free.forEach((a, at) => {
+    const by = sumOver(free.length, 0, (b) => covariance[at]![b]! * pull[b]!);
+    next[a] = next[a]! + Math.max(-LONGEST_STEP, Math.min(LONGEST_STEP, by));
+  });
+  return { logs: next, weights, covariance };
+}
+
 /**
  * What one of each unknown measures, where rows measure sums of them with an error that grows with the sum. Robust: a
  * maximum a posteriori estimate of the logarithms by iteratively reweighted least squares, first by absolute deviations,
@@ -96,45 +145,18 @@ const biweight: Weigh = (off) => {
  * @param rows may be empty: then everything is as supposed
  */
 export function estimate(rows: readonly Row[], priors: readonly Prior[]): Estimate {
-  const free = priors.flatMap(({ fixed }, at) => (fixed ? [] : [at]));
-  const start = priors.map(({ each }) => Math.log(each));
-  const logs = [...start];
-  let weights = rows.map(() => 1);
-  let covariance: number[][] = [];
+  let stand: Stand = {
+    ...{ logs: priors.map(({ each }) => Math.log(each)), weights: rows.map(() => 1), covariance: [] },
+  };
   for (const weigh of [byDistance, biweight])
-    for (let round = 0; round < ROUNDS; round++) {
-      const { off, shares } = against(
-        rows,
-        logs.map((log) => Math.exp(log)),
-      );
-      weights = rows.length > 0 ? weigh(off) : [];
-      const variance = rows.length > 0 ? spreadOf(off) ** 2 : 1;
-      const normal = free.map((a) =>
-        free.map((b) =>
-          rows.reduce(
-            (sum, _, row) => sum + (weights[row]! * shares[row]![a]! * shares[row]![b]!) / variance,
-            a === b ? PRIOR_SPREAD ** -2 : 0,
-          ),
-        ),
-      );
-      const pull = free.map((a) =>
-        rows.reduce(
-          (sum, _, row) => sum + (weights[row]! * shares[row]![a]! * off[row]!) / variance,
-          (start[a]! - logs[a]!) * PRIOR_SPREAD ** -2,
-        ),
-      );
-      covariance = inverse(normal);
-      free.forEach((a, at) => {
-        const step = covariance[at]!.reduce((sum, value, b) => sum + value * pull[b]!, 0);
-        logs[a] = logs[a]! + Math.max(-0.5, Math.min(0.5, step));
-      });
-    }
+    for (let round = 0; round < ROUNDS; round++) stand = step(rows, priors, stand.logs, weigh);
+  const free = priors.flatMap(({ fixed }, at) => (fixed ? [] : [at]));
   return {
-    each: logs.map((log) => Math.exp(log)),
-    error: priors.map((_, at) => {
+    each: stand.logs.map((log) => Math.exp(log)),
+    error: priors.map(({ fixed }, at) => {
       const own = free.indexOf(at);
-      return own < 0 ? 0 : Math.sqrt(covariance[own]![own]!);
+      return fixed ? 0 : Math.sqrt(stand.covariance[own]![own]!);
     }),
-    weights,
+    weights: stand.weights,
   };
 }

@@ -137,7 +137,8 @@ export type EntryTold = Pick<
 
 /** Changes an entry; what is undefined is left out of it. */
 export function changeEntry(entry: LogEntry, part: Partial<EntryTold>): void {
-  const next = Object.entries({ ...entry, ...part }).filter(([, value]) => value !== undefined);
+  const all: readonly (readonly [string, unknown])[] = Object.entries({ ...entry, ...part });
+  const next = all.filter(([, value]) => value !== undefined);
   tell("log", entry.id, Object.fromEntries(next) as unknown as LogEntry);
 }
 

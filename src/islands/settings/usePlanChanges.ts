@@ -25,9 +25,10 @@ export function usePlanChanges(learned: readonly Learned[]) {
   const [changes, setChanges] = useState<Changes | null>(null);
   const [left, setLeft] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const stopped = useRef(false);
+  /** How often it was begun or stopped: a look goes on as long as it is the newest. */
+  const round = useRef(0);
   const look = async () => {
-    stopped.current = false;
+    const own = ++round.current;
     setProblem(null);
     const found = new Map<LearntKey, JobChange[]>();
     try {
@@ -36,7 +37,7 @@ export function usePlanChanges(learned: readonly Learned[]) {
         setLeft(jobs.length - at);
         const known = await call<{ job: Job; paints: Paint[]; painter: Painter }>(`/api/jobs/${id}`);
         const cards = await cardsOf(known.job, known.paints, known.painter);
-        if (stopped.current) break;
+        if (round.current !== own) return;
         for (const { key, own, value, state } of learned) {
           if (state !== "followed") continue;
           const change = changeOf(cards, key, own, value);
@@ -50,5 +51,9 @@ export function usePlanChanges(learned: readonly Learned[]) {
     }
     setLeft(null);
   };
-  return { changes, left, problem, look: () => void look(), stop: () => (stopped.current = true) };
+  const stop = () => {
+    round.current++;
+    setLeft(null);
+  };
+  return { changes, left, problem, look: () => void look(), stop };
 }

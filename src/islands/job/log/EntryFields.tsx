@@ -88,13 +88,23 @@ function Really({ entry }: { readonly entry: LogEntry }) {
   );
 }
 
-const isTold = ({ dryAfter, water, loads, brush, readings }: LogEntry): boolean =>
-  [dryAfter, water, loads, brush].some((value) => value !== undefined) || (readings?.length ?? 0) > 0;
+/** How it really went, in a line: "touch dry after 11 min, 1 reading"; empty where nothing is told. */
+function reallyText({ dryAfter, water, loads, brush, readings = [] }: LogEntry): string {
+  const words = [
+    dryAfter === undefined ? null : `touch dry after ${formatMinutes(dryAfter)}`,
+    water === undefined ? null : `thinned ${formatThinning(water)}`,
+    loads === undefined ? null : counted(loads, "brush-load"),
+    brush ?? null,
+    readings.length === 0 ? null : counted(readings.length, "reading"),
+  ];
+  return words.filter((word) => word !== null).join(", ");
+}
 
 /** What an entry of the log tells, to be noted and changed. */
 export function EntryFields({ entry }: { readonly entry: LogEntry }) {
   const paints = usePaints();
-  const [open, setOpen] = useState(isTold(entry));
+  const went = reallyText(entry);
+  const [open, setOpen] = useState(false);
   return (
     <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", flex: 1 }}>
       {entry.planned && (
@@ -122,6 +132,11 @@ export function EntryFields({ entry }: { readonly entry: LogEntry }) {
         How it went
       </Button>
       {open && <Really entry={entry} />}
+      {!open && went !== "" && (
+        <Typography variant="body2" sx={{ width: "100%" }}>
+          How it went: {went}
+        </Typography>
+      )}
     </Box>
   );
 }

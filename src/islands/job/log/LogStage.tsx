@@ -8,7 +8,7 @@ import { rangesText } from "../bench/planWords";
 import { removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
 import { useDesign, usePaints } from "../jobStore";
 import { useAsked } from "../useAsked";
-import { useCards } from "../useStageStates";
+import { useCards, useCounted } from "../useStageStates";
 import { Compared } from "./Compared";
 import { EntryFields } from "./EntryFields";
 import { ExpectedColours } from "./expected";
@@ -61,6 +61,7 @@ function CardLine({ card, number, entries }: LineProps) {
         <Typography sx={{ fontWeight: 500 }}>
           {number} {card.title}
         </Typography>
+        <Typography variant="body2">{card.surface.name}</Typography>
         <Typography variant="body2">
           {!newest ? "open" : `${done ? "done" : "begun"} ${when(newest.doneAt)}`} · planned{" "}
           {formatMinutes(done && planned > 0 ? planned : card.handMinutes)}
@@ -122,6 +123,7 @@ function Orphans({ entries }: { readonly entries: readonly LogEntry[] }) {
 function Cards() {
   const { log } = useHistory();
   const cards = useCards();
+  const isCounted = useCounted();
   const orphans = log.filter((entry) => !cards.some((card) => card.id === entry.cardId));
   return (
     <>
@@ -135,8 +137,12 @@ function Cards() {
           />
         ))}
       </Box>
-      {cards.length === 0 && <Typography>No cards to tick off yet.</Typography>}
-      <Orphans entries={orphans} />
+      {cards.length === 0 && (
+        <Typography role="status">
+          {isCounted ? "No cards to tick off yet." : "The cards are being counted."}
+        </Typography>
+      )}
+      {isCounted && <Orphans entries={orphans} />}
     </>
   );
 }
