@@ -26,6 +26,9 @@ interface Prefs {
   /** How a surface is looked at when it is opened: on its form in space, or laid flat to measure. */
   readonly shape: Shape;
   readonly pieces: PiecesDrawn;
+  /** Across the painter's handle, mm, for what is printed for it. */
+  readonly handleMm: number;
+  readonly setHandleMm: (handleMm: number) => void;
   readonly setPieces: (pieces: PiecesDrawn) => void;
   readonly setShape: (shape: Shape) => void;
   readonly setFineness: (fineness: Fineness) => void;
@@ -53,6 +56,8 @@ export const usePrefs = create<Prefs>()(
       fineness: "fine",
       shape: "form",
       pieces: "as fits",
+      handleMm: 35,
+      setHandleMm: (handleMm) => set({ handleMm }),
       setPieces: (pieces) => set({ pieces }),
       setShape: (shape) => set({ shape }),
       setFineness: (fineness) => set({ fineness }),

@@ -8,6 +8,7 @@ import type { Painter } from "../core/painter";
 import { buildForm } from "../core/surface/forms/buildForm";
 import { patternOf } from "../core/patterns/bind";
 import { InputError } from "../core/errors";
+import { heightPost, turningRing } from "../core/plan/handleAids";
 import { groundPlan } from "../core/plan/groundPlan";
 import { stencilPlan } from "../core/plan/stencilPlan";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
@@ -139,6 +140,33 @@ function guidesOf(job: Job, surface: Surface): BenchPdfInput["gauges"] {
   return [...own.map((plan) => ({ surface: surface.name, ...plan })), ...patternGuides(job, surface)];
 }
 
+const bothFonts = async () => {
+  const [regular, bold] = await Promise.all([fontBytes(regularUrl), fontBytes(boldUrl)]);
+  return { regular, bold };
+};
+
+/** A ring for the handle and a height post, cut from card, as one PDF. */
+export async function makeAidsPdf(handleMm: number, postMm: number): Promise<Uint8Array> {
+  const card = "Print on card or glue the paper to some.";
+  return writeBenchPdf({
+    ...{ title: "For the handle and the table", cautions: [], cards: [], fonts: await bothFonts() },
+    gauges: [
+      {
+        surface: "",
+        title: "Turning ring",
+        use: `${card} Cut out the middle, push the ring on the handle, and make one mark on the handle: it reads the turn in degrees, clockwise from above.`,
+        pieces: [turningRing(handleMm)],
+      },
+      {
+        surface: "",
+        title: "Height post",
+        use: `${card} Fold at 0 and stand it beside the figure: rest the brush at a height and turn the figure for a level line.`,
+        pieces: [heightPost(postMm)],
+      },
+    ],
+  });
+}
+
 /** Cards and gauge strips of a job as one PDF; null where it was cancelled. */
 export async function makeBenchPdf(
   job: Job,
@@ -158,7 +186,6 @@ export async function makeBenchPdf(
       throw error;
     }
   });
-  const [regular, bold] = await Promise.all([fontBytes(regularUrl), fontBytes(boldUrl)]);
-  const input = { title: job.name, cautions: SITTING_CAUTIONS, cards, gauges, fonts: { regular, bold } };
+  const input = { title: job.name, cautions: SITTING_CAUTIONS, cards, gauges, fonts: await bothFonts() };
   return writeBenchPdf(input, (done) => wanted(cards.length + done, 2 * cards.length));
 }

@@ -67,6 +67,13 @@ test("a sitting on a phone: cards one by one, two clocks, a reload, a foot switc
   await expect(bench).toHaveCount(0);
   await go(page, "Log");
   await expect(page.getByText("pass 1 of 2").first()).toBeVisible();
+  // The sitting lasted from going to the bench until leaving it, over the reload.
+  await expect(async () => {
+    const { sittings } = await storedHistory(request, id);
+    expect(sittings.map(({ endedAt }) => endedAt !== null)).toEqual([true]);
+  }).toPass();
+  await page.getByRole("tab", { name: "Sittings" }).click();
+  await expect(page.getByText(/^Sitting 1: .*, 3 entries/)).toBeVisible();
 });
 
 test("a unit is planned with sittings, a card is dragged before another, and the rest follows", async ({

@@ -75,7 +75,7 @@ export function waterText(need: MixNeed, painter: Painter): string | null {
 }
 
 /** Where the paint of a card comes from, one line a batch. */
-function mixingTexts(card: Card, paints: readonly Paint[], painter: Painter): string[] {
+export function mixingTexts(card: Card, paints: readonly Paint[], painter: Painter): string[] {
   return card.mixing.map((batch) => {
     const [first] = batch.cards;
     const need = card.needs.find(({ mix }) => mix.id === batch.mix.id)!;

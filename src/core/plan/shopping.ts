@@ -1,19 +1,44 @@
+import { ciede2000 } from "../colour/difference";
+import { hexToLab } from "../colour/spaces";
 import type { Paint } from "../job";
 import type { MixBatch } from "./batches";
 import type { Card } from "./cards";
 
+/** A pot at hand that comes nearest to one that is not. */
+export interface Replacement {
+  readonly name: string;
+  /** CIEDE2000 between both, laid thick. */
+  readonly difference: number;
+}
+
 /** What all batches take out of one pot. */
 export interface PotWanted {
+  readonly id: string;
   readonly name: string;
+  readonly range: string;
   readonly ml: number;
   /** The same in drops of this pot, rounded up. */
   readonly drops: number;
+  /** How much of it there is; missing where the shelf does not know it. */
+  readonly state: Paint["state"] | "missing";
+  /** For a pot that is low, out or missing: what replaces it; null where nothing of its kind is at hand. */
+  readonly replacement: Replacement | null;
 }
 
 /** Every batch once, in the order in which they are mixed. */
 export const batchesIn = (cards: readonly Card[]): MixBatch[] => [
   ...new Set(cards.flatMap(({ mixing }) => mixing)),
 ];
+
+/** The pot at hand of the same kind that is nearest in colour. */
+function replacementFor(paint: Paint, paints: readonly Paint[]): Replacement | null {
+  const goal = hexToLab(paint.thick);
+  const nearest = paints
+    .filter(({ id, kind, state }) => id !== paint.id && kind === paint.kind && state === "have")
+    .map(({ name, thick }) => ({ name, difference: ciede2000(goal, hexToLab(thick)) }))
+    .sort((a, b) => a.difference - b.difference);
+  return nearest[0] ?? null;
+}
 
 /** Paint out of every pot, all batches added up; most first. */
 export function shopping(cards: readonly Card[], paints: readonly Paint[]): PotWanted[] {
@@ -25,9 +50,10 @@ export function shopping(cards: readonly Card[], paints: readonly Paint[]): PotW
     .map(([id, ul]) => {
       const paint = paints.find((one) => one.id === id);
       return {
-        name: paint?.name ?? "missing pot",
-        ml: ul / 1000,
+        ...{ id, name: paint?.name ?? "missing pot", range: paint?.range ?? "", ml: ul / 1000 },
         drops: Math.ceil(ul / (paint?.dropUl ?? 40) - 1e-9),
+        state: paint?.state ?? "missing",
+        replacement: paint && paint.state !== "have" ? replacementFor(paint, paints) : null,
       };
     });
 }

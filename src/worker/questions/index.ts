@@ -1,4 +1,5 @@
 import { adding } from "./adding";
+import { aidsPdf } from "./aidsPdf";
 import { benchPdf } from "./benchPdf";
 import { cards } from "./cards";
 import { closedOff } from "./closedOff";
@@ -37,6 +38,7 @@ import { zonePictures } from "./zonePictures";
 /** Everything the page can ask of the worker, by id. A new question is one file and one line here. */
 export const questions = {
   adding,
+  aidsPdf,
   specimen,
   piece,
   effort,

@@ -1,5 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { mkdtempSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import sharp from "sharp";
@@ -14,63 +14,12 @@ import { cardFacts } from "../../plan/cardText";
 import { cardsOf, SITTING_CAUTIONS } from "../../plan/cards";
 import { writeGaugeSvg } from "../gauge-svg/gaugeSvg";
 import { writeBenchPdf } from "./benchPdf";
-
-const DPI = 600;
-const PX_PER_MM = DPI / 25.4;
+import { drawnPage, font, ink, longestRun, PX_PER_MM, reachX, type Ink } from "./testing";
 
 const demo = ferrySergeant();
 const surface = demo.surfaces[0]!;
 const layout = settLayout(demo, surface);
 const pieces = settGauge(layout);
-const font = (weight: number) =>
-  new Uint8Array(
-    readFileSync(path.resolve(`node_modules/@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`)),
-  );
-
-interface Ink {
-  readonly width: number;
-  readonly height: number;
-  dark(x: number, y: number): boolean;
-}
-
-async function ink(png: string): Promise<Ink> {
-  const { data, info } = await sharp(png, { limitInputPixels: false })
-    .greyscale()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, dark: (x, y) => data[y * info.width + x]! < 128 };
-}
-
-/** First and last dark column within a strip of rows, px. */
-function reachX(page: Ink, fromY: number, toY: number, fromX = 0, toX = page.width): [number, number] {
-  let [first, last] = [Infinity, -1];
-  for (let y = fromY; y < toY; y++) {
-    for (let x = fromX; x < toX; x++) {
-      if (!page.dark(x, y)) continue;
-      first = Math.min(first, x);
-      last = Math.max(last, x);
-    }
-  }
-  return [first, last + 1];
-}
-
-/** The longest dark run in any row, and where: the base line of the test ruler. */
-function longestRun(page: Ink): { y: number; from: number; length: number } {
-  let best = { y: 0, from: 0, length: 0 };
-  for (let y = 0; y < page.height; y++) {
-    let from = -1;
-    for (let x = 0; x <= page.width; x++) {
-      const dark = x < page.width && page.dark(x, y);
-      if (dark && from < 0) from = x;
-      if (!dark && from >= 0) {
-        if (x - from > best.length) best = { y, from, length: x - from };
-        from = -1;
-      }
-    }
-  }
-  return best;
-}
-
 const folder = mkdtempSync(path.join(os.tmpdir(), "crenna-pdf-"));
 const file = path.join(folder, "bench.pdf");
 
@@ -161,20 +110,7 @@ describe("the printed gauge, measured by another program", () => {
   beforeAll(async () => {
     const last = pageCount();
     const out = path.join(folder, "gauge");
-    execFileSync("pdftocairo", [
-      "-png",
-      "-gray",
-      "-r",
-      String(DPI),
-      "-f",
-      String(last),
-      "-l",
-      String(last),
-      "-singlefile",
-      file,
-      out,
-    ]);
-    page = await ink(`${out}.png`);
+    page = await drawnPage(file, last, out);
     ruler = longestRun(page);
   });
 

@@ -10,6 +10,7 @@ export interface BenchPdfInput {
   readonly cautions: readonly string[];
   readonly cards: readonly PdfCard[];
   readonly gauges: readonly {
+    /** Empty where it belongs to none. */
     readonly surface: string;
     /** What the printed piece is called, and how it is used. */
     readonly title: string;
@@ -71,7 +72,7 @@ function drawGauges(document: PDFDocument, input: BenchPdfInput, regular: PDFFon
     let sheet = new Sheet(document.addPage([PAGE_MM.width * PT_PER_MM, PAGE_MM.height * PT_PER_MM]));
     let y = 20;
     const head = () => {
-      sheet.text(`${input.title}: ${surface}`, 15, y, 13, bold);
+      sheet.text(surface === "" ? input.title : `${input.title}: ${surface}`, 15, y, 13, bold);
       const used = sheet.paragraph(
         `${title} 1 : 1. ${use} Cut away from your hand, with a sharp blade.`,
         15,

@@ -3,22 +3,25 @@ import { useState } from "react";
 import { figureOf } from "../../../core/job";
 import { SITTING_CAUTIONS } from "../../../core/plan/cards";
 import type { CardAdds } from "../../../core/plan/stopping";
-import { shopping } from "../../../core/plan/shopping";
-import { counted, formatNumber } from "../../../core/units";
-import { ColumnHead, Row } from "../../../ui/Row";
+import { counted } from "../../../core/units";
+import { ColumnHead } from "../../../ui/Row";
 import { removeEntry, tickTurn } from "../historyStore";
-import { useJob, usePaints } from "../jobStore";
+import { useJob } from "../jobStore";
 import { useCards, useCounted } from "../useStageStates";
 import { useView } from "../viewStore";
+import { Aids } from "./Aids";
 import { AtBench } from "./atBench/AtBench";
 import { useAtBench } from "./atBench/benchStore";
 import { BuildFirst } from "./BuildFirst";
 import { chosenOf } from "./chosen";
 import { CardView } from "./CardView";
 import { Fit } from "./fit/Fit";
+import { PlanFiles } from "./PlanFiles";
 import { PlanList } from "./PlanList";
 import { PlanSettings } from "./PlanSettings";
 import { PlanTimes } from "./PlanTimes";
+import { cardsIn } from "./planWords";
+import { PotsList } from "./PotsList";
 import { Print } from "./Print";
 import { Together } from "./Together";
 import { useAdding } from "./useAdding";
@@ -35,10 +38,7 @@ const SIDE = {
 /** The plan in numbers, what it takes, what is printed and what to mind. */
 function WholePlan({ plan, chosen }: { readonly plan: Plan; readonly chosen: PlanItem | undefined }) {
   const job = useJob();
-  const paints = usePaints();
-  const cards = [
-    ...new Map(plan.items.flatMap((item) => item.cards).map((card) => [card.id, card])).values(),
-  ];
+  const cards = cardsIn(plan.items);
   const nameOf = (cardId: string) => {
     const card = cards.find(({ id }) => id === cardId);
     return card ? `${card.title}, ${card.surface.name}` : null;
@@ -53,15 +53,16 @@ function WholePlan({ plan, chosen }: { readonly plan: Plan; readonly chosen: Pla
       <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
         Paint for all cards
       </Typography>
-      {shopping(cards, paints).map((pot) => (
-        <Row key={pot.name} name={pot.name}>
-          {counted(pot.drops, "drop")}, {formatNumber(pot.ml, 2)}&#8239;ml
-        </Row>
-      ))}
+      <PotsList cards={cards} />
       <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
         Print
       </Typography>
       <Print />
+      <Aids />
+      <Typography variant="h3" sx={{ mt: 2 }}>
+        Files
+      </Typography>
+      <PlanFiles plan={plan} />
       <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
         Caution
       </Typography>

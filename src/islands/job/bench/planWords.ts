@@ -1,4 +1,6 @@
 import { counted } from "../../../core/units";
+import type { Card } from "../../../core/plan/cards";
+import { namesOf } from "../../../core/plan/planRows";
 import type { Turns } from "../../../core/plan/schedule/turns";
 import { figuresOf } from "../../../core/plan/progress";
 import type { PlanItem } from "./usePlan";
@@ -16,8 +18,12 @@ export function rangesText(numbers: readonly number[]): string {
 }
 
 /** Names of the cards of an item: "Base, then Blend". */
-export const titleOf = ({ cards }: Pick<PlanItem, "cards">): string =>
-  cards.map(({ title }) => title).join(", then ");
+export const titleOf = ({ cards }: Pick<PlanItem, "cards">): string => namesOf(cards);
+
+/** Cards of items, each once. */
+export const cardsIn = (items: readonly Pick<PlanItem, "cards">[]): Card[] => [
+  ...new Map(items.flatMap(({ cards }) => cards).map((card) => [card.id, card])).values(),
+];
 
 /** What of its card an item paints: "pass 1 of 2, figures 1 to 5"; empty where it is all of it. */
 export function partText({ turn, cards: [card] }: PlanItem): string {
