@@ -80,7 +80,7 @@ test("the painter's settings are kept and change the plan", async ({ page, reque
   const before = await planned();
   expect(before).toMatch(/^\d+.min$/);
   await page.goto("/settings");
-  const field = page.getByLabel("One pull of a line");
+  const field = page.getByRole("textbox", { name: "One pull of a line" });
   await field.fill("900");
   await expect(page.getByText("Allowed: 0.5 to 120 s.")).toBeVisible();
   await field.fill("12");
