@@ -45,6 +45,7 @@ const aCard = {
   surface,
   mix: null,
   handMinutes: 4,
+  ...{ work: { paced: { by: "boxes", count: 9 } }, needs: [], pieces: 1, roomDry: 8 },
   figures: 1,
 };
 
