@@ -2,8 +2,9 @@ import createCache from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
 import { CssBaseline } from "@mui/material";
 import { ThemeProvider } from "@mui/material/styles";
-import { useMemo, type ReactNode } from "react";
+import { useEffect, useMemo, type ReactNode } from "react";
 import { pageNonce } from "./nonce";
+import { onlyPressedOptions } from "./onlyPressed";
 import { usePrefs } from "./prefs";
 import { makeTheme } from "./theme";
 
@@ -14,6 +15,7 @@ const cache = createCache({ key: "c", nonce: pageNonce(), prepend: true });
 export function AppFrame({ children }: { readonly children: ReactNode }) {
   const mode = usePrefs((prefs) => prefs.mode);
   const theme = useMemo(() => makeTheme(mode), [mode]);
+  useEffect(() => onlyPressedOptions(document), []);
   return (
     <CacheProvider value={cache}>
       <ThemeProvider theme={theme}>

@@ -1,4 +1,4 @@
-import { screen } from "@testing-library/react";
+import { fireEvent, screen } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { SettParams } from "../../core/patterns/sett/params";
 import { ferrySergeant } from "../../data/demo/ferrySergeant";
@@ -30,6 +30,20 @@ describe("the choice of a mix", () => {
     expect(halfTone()).not.toEqual(was);
     undo();
     expect(job()).toBe(before);
+  });
+
+  it("takes nothing where a press on the field lets go late, on an option that opened under it", async () => {
+    const { user } = show(<Opened />);
+    await screen.findByRole("table", { name: "Stripes" });
+    const before = job();
+    fireEvent.mouseDown(screen.getAllByRole("combobox", { name: "Mix of stripe S" })[0]!, { button: 0 });
+    const option = screen.getByRole("option", { name: "Clay (pot)" });
+    // Longer than the list waits until it takes letting go for a choice.
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    fireEvent.mouseUp(option);
+    expect(job()).toBe(before);
+    await user.click(option);
+    expect(job().mixes.find(({ id }) => id === params().colours.S)!.name).toBe("Clay");
   });
 
   it("offers a pot once: what a mix of the job stands for already is that mix", async () => {
