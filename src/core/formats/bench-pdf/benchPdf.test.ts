@@ -14,7 +14,15 @@ import { cardFacts } from "../../plan/cardText";
 import { cardsOf, SITTING_CAUTIONS } from "../../plan/cards";
 import { writeGaugeSvg } from "../gauge-svg/gaugeSvg";
 import { writeBenchPdf } from "./benchPdf";
-import { drawnPage, font, ink, longestRun, PX_PER_MM, reachX, type Ink } from "./testing";
+import {
+  drawnPage,
+  font,
+  ink,
+  longestRun,
+  PX_PER_MM,
+  reachX,
+  type Ink,
+} from "../../../../tests/unit/printed";
 
 const demo = ferrySergeant();
 const surface = demo.surfaces[0]!;

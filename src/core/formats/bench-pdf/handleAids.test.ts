@@ -5,7 +5,7 @@ import path from "node:path";
 import { beforeAll, describe, expect, it } from "vitest";
 import { HANDLE_MM, heightPost, POST_MM, turningRing } from "../../plan/handleAids";
 import { writeBenchPdf } from "./benchPdf";
-import { drawnPage, font, longestRun, PX_PER_MM, reachX, type Ink } from "./testing";
+import { drawnPage, font, longestRun, PX_PER_MM, reachX, type Ink } from "../../../../tests/unit/printed";
 
 const [HANDLE, POST] = [34.5, 60] as const;
 const folder = mkdtempSync(path.join(os.tmpdir(), "crenna-aids-"));
