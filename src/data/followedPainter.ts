@@ -3,6 +3,7 @@ import type { Painter } from "../core/painter";
 import type { Db } from "./database";
 import { readAllEntries } from "./historyStore";
 import { listPaints } from "./paintStore";
+import { remembered } from "./remembered";
 import { readPainter } from "./settingsStore";
 
 /** The painter as set, what the log of all jobs tells, and the painter that plans are made for. */
@@ -12,9 +13,10 @@ export interface FollowedPainter {
   readonly following: Painter;
 }
 
-/** The painter with all that the log teaches. */
-export function followedPainter(db: Db): FollowedPainter {
-  const painter = readPainter(db);
-  const learned = learnedFrom(readAllEntries(db), painter, listPaints(db));
-  return { painter, learned, following: followingLog(painter, learned) };
-}
+/** The painter with all that the log teaches, worked out once for as long as nothing is noted. */
+export const followedPainter = (db: Db): FollowedPainter =>
+  remembered(db, "followed painter", () => {
+    const painter = readPainter(db);
+    const learned = learnedFrom(readAllEntries(db), painter, listPaints(db));
+    return { painter, learned, following: followingLog(painter, learned) };
+  });
