@@ -14,7 +14,12 @@ await build({
   logLevel: "warn",
   build: { ssr: "src/core/formats/job-json/publishedSchema.ts", outDir, emptyOutDir: true, target: "node20" },
 });
-const { jobFileSchema, schemaFile } = await import(
+const { jobFileSchema, schemaFile, schemeFileSchema, schemeSchemaFile } = await import(
   pathToFileURL(path.join(outDir, "publishedSchema.js")).href
 );
-writeFileSync(path.join(root, "public/schema", schemaFile), `${JSON.stringify(jobFileSchema(), null, 2)}\n`);
+const published = [
+  [schemaFile, jobFileSchema()],
+  [schemeSchemaFile, schemeFileSchema()],
+];
+for (const [file, schema] of published)
+  writeFileSync(path.join(root, "public/schema", file), `${JSON.stringify(schema, null, 2)}\n`);

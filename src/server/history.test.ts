@@ -10,7 +10,7 @@ import { dropHistoryItem, getHistory, putHistoryItem } from "./history";
 import { createJob, exportJob, getJob, importJob } from "./jobs";
 import { deletePaint } from "./paints";
 import { answer } from "./problem";
-import { deleteScheme, getSchemes, saveScheme } from "./schemes";
+import { deleteScheme, exportScheme, exportSchemes, getSchemes, importSchemes, saveScheme } from "./schemes";
 
 beforeAll(() => {
   process.env.CRENNA_DATA = mkdtempSync(path.join(os.tmpdir(), "crenna-server-"));
@@ -96,7 +96,11 @@ describe("the bench over the wire", () => {
 
 describe("own schemes over the wire", () => {
   const job = ferrySergeant();
-  const scheme = schemeOf(job, job.surfaces[0]!, "scheme-1", "Company cloth");
+  const scheme = schemeOf(job, job.surfaces[0]!, {
+    id: "scheme-1",
+    name: "Company cloth",
+    at: "2026-05-01T09:30:00Z",
+  });
 
   it("are kept, changed and forgotten", async () => {
     expect((await ask(getSchemes)).body.schemes).toEqual([]);
@@ -107,5 +111,24 @@ describe("own schemes over the wire", () => {
     expect((await ask(() => saveScheme("scheme-1", request({ ...scheme, coats: 3 })))).status).toBe(422);
     expect((await ask(() => deleteScheme("scheme-1"))).status).toBe(200);
     expect((await ask(() => deleteScheme("scheme-1"))).status).toBe(404);
+  });
+
+  it("go out and come in as files: nothing twice, and nothing of a file that has a problem", async () => {
+    await ask(() => saveScheme("scheme-1", request(scheme)));
+    const file = await exportSchemes().text();
+    const one = await exportScheme("scheme-1").text();
+    expect(one).toBe(file);
+    const text = (body: string) => new Request("http://localhost/", { method: "POST", body });
+    expect((await ask(() => importSchemes(text(file)))).body).toMatchObject({ added: 0, there: 1 });
+    const named = file.replace('"name": "Company cloth"', '"name": "Other cloth"');
+    expect((await ask(() => importSchemes(text(named)))).body).toMatchObject({ added: 1, there: 0 });
+    const kept = (await ask(getSchemes)).body.schemes as { id: string; name: string }[];
+    expect(kept.map(({ id, name }) => [id, name])).toEqual([
+      ["scheme-1", "Company cloth"],
+      ["scheme-1-2", "Other cloth"],
+    ]);
+    expect((await ask(() => importSchemes(text(file.replace('"water": ', '"wet": '))))).status).toBe(422);
+    expect((await ask(getSchemes)).body.schemes).toEqual(kept);
+    expect((await ask(() => exportScheme("none"))).status).toBe(404);
   });
 });

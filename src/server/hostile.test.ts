@@ -61,7 +61,7 @@ const DOORS: readonly (readonly [name: string, right: unknown, send: Send])[] = 
   ["a well", well, (body) => putHistoryItem("ferry-sergeant", "wells", "well-1", post(body))],
   [
     "a scheme",
-    schemeOf(sergeant, sergeant.surfaces[0]!, "cloth", "Cloth"),
+    schemeOf(sergeant, sergeant.surfaces[0]!, { id: "cloth", name: "Cloth", at: "2026-05-01T09:30:00Z" }),
     (body) => saveScheme("cloth", post(body)),
   ],
 ];

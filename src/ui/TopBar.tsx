@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 const PLACES = [
   { name: "Desk", href: "/" },
   { name: "Shelf", href: "/shelf" },
+  { name: "Schemes", href: "/schemes" },
   { name: "Settings", href: "/settings" },
 ] as const;
 

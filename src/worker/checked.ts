@@ -1,5 +1,5 @@
 import { mixed, ValidationError, type Schema } from "yup";
-import { parseJob, parsePaint, parseSurface } from "../core/formats/job-json/jobSchema";
+import { parseJob, parseOwnScheme, parsePaint, parseSurface } from "../core/formats/job-json/jobSchema";
 import { mixSchema, type Job, type Paint } from "../core/job";
 import { parsePainter } from "../core/painterSchema";
 
@@ -49,6 +49,8 @@ const readBy = (check: (value: never) => void): Schema =>
       }
     });
 
+/** A scheme of the painter's own, its pattern too. */
+export const schemeField = (): Schema => readBy((value) => void parseOwnScheme(value));
 export const jobField = (): Schema => readBy(checkJob);
 export const paintsField = (): Schema => readBy(checkPaints);
 export const painterField = (): Schema => readBy((value) => void parsePainter(value));

@@ -78,3 +78,63 @@ test("coats are kept as a scheme and painted on another piece of another job", a
   await kept.getByRole("button", { name: "Remove" }).click();
   await expect(kept).toHaveCount(0);
 });
+
+test("what was really painted is painted again: kept from the log, recoloured, begun as a job of its own", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request, ["satchel"]);
+  const { mixes, surfaces } = await storedJob(request, id);
+  const [coat] = surfaces[0]!.coats;
+  const mix = mixes.find((one) => one.id === coat!.mixId)!;
+  const entry = {
+    ...{
+      id: "entry-1",
+      cardId: `satchel/${coat!.id}`,
+      cardTitle: coat!.name,
+      doneAt: "2026-05-01T10:00:00Z",
+    },
+    ...{ minutes: 9, note: "Two thin passes.", recipe: [{ paintId: mix.parts[0]!.paintId, drops: 4 }] },
+    planned: {
+      ...{
+        mix: mix.name,
+        parts: mix.parts,
+        water: coat!.water,
+        passes: coat!.passes,
+        minutes: 8,
+        figures: 1,
+      },
+      form: surfaces[0]!.form,
+    },
+  };
+  expect((await request.put(`/api/jobs/${id}/history/log/entry-1`, { data: entry })).status()).toBe(200);
+
+  await page.goto(`/job/${id}/log`);
+  await page.getByRole("tab", { name: "Paint it again" }).click();
+  await expect(page.getByRole("checkbox", { name: new RegExp(`^${mix.name}: mixed 1 `) })).toBeChecked();
+  const name = `Bag ${id}`;
+  await page.getByLabel("Name of the scheme").fill(name);
+  await page.getByRole("button", { name: "Keep as a scheme" }).click();
+  await page.getByRole("link", { name: "Look at it in Schemes" }).click();
+
+  await page.getByLabel("Find in names and notes").fill(name);
+  const own = page.getByRole("listitem", { name, exact: true });
+  await expect(own.getByRole("img", { name: `${name}, simulated` })).toBeVisible();
+  await own.getByRole("button", { name: "In another colour" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Its new colour", { exact: true }).fill("#4c5a55");
+  await expect(dialog.getByText(/^L\* \d+ → \d+/).first()).toBeVisible();
+  await dialog.getByLabel("Name of the new scheme").fill(`${name} in green`);
+  await dialog.getByRole("button", { name: "Keep it" }).click();
+  await expect(dialog).toBeHidden();
+
+  await page.getByRole("checkbox", { name: `Choose ${name} in green` }).click();
+  await page.getByRole("button", { name: "Start a job with 1 scheme" }).click();
+  await page.waitForURL(/\/job\/.+\/brief$/);
+  const begun = await storedJob(request, page.url().split("/").at(-2)!);
+  const painted = begun.surfaces[0]!;
+  expect(painted.coats.map((one) => one.name)).toEqual(surfaces[0]!.coats.map((one) => one.name));
+  const again = begun.mixes.find((one) => one.id === painted.coats[0]!.mixId)!;
+  expect(again.parts).not.toEqual(mix.parts);
+  expect(begun.figures[0]!.notes).toContain("Two thin passes.");
+});

@@ -16,7 +16,7 @@ async function usable(page: Page, what: string, within = "body"): Promise<void> 
   }
 }
 
-for (const view of ["/", "/shelf", "/settings"])
+for (const view of ["/", "/shelf", "/schemes", "/settings"])
   test(`the view ${view} is usable without sight and mouse`, async ({ page }) => {
     await page.goto(view);
     await ready(page, view);
@@ -144,6 +144,7 @@ test("no other host is asked, nothing breaks the page's policy, and nothing is l
   for (const view of [
     "/",
     "/shelf",
+    "/schemes",
     "/settings",
     ...STAGES.map((stage) => `/job/${id}/${stage.toLowerCase()}`),
   ]) {

@@ -8,18 +8,17 @@ import { newJob, withNewPiece } from "../newJob";
 import { defaultPainter } from "../painter";
 import { paintByScheme, schemeOf } from "./ownSchemes";
 
+const AT = "2026-05-01T09:30:00Z";
 const sergeant = wholeSergeant();
 const cloth = schemeOf(
   sergeant,
   sergeant.surfaces.find(({ id }) => id === "coat-skirt")!,
-  "cloth",
-  "Cloth",
+  { id: "cloth", name: "Cloth", at: AT },
 );
 const leather = schemeOf(
   sergeant,
   sergeant.surfaces.find(({ id }) => id === "satchel")!,
-  "old",
-  "Old leather",
+  { id: "old", name: "Old leather", at: AT },
 );
 const other = withNewPiece(
   newJob("other", "Other", defaultPainter, demoShelf),
@@ -79,7 +78,7 @@ describe("a scheme of one's own", () => {
 
   it("keeps places beside earlier coats beside their copies", () => {
     for (const surface of [...sergeant.surfaces, ...reedScout().surfaces]) {
-      const scheme = schemeOf(sergeant, surface, "any", "Any");
+      const scheme = schemeOf(sergeant, surface, { id: "any", name: "Any", at: AT });
       const { coats } = paintByScheme(other, "skirt", scheme, demoShelf).surfaces[0]!;
       coats.forEach((coat, at) => {
         if (coat.place.kind !== "zones" || !coat.place.near) return;

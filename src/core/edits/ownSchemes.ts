@@ -1,10 +1,12 @@
 import {
+  figureOf,
   OWN_SCHEME_VERSION,
   type Coat,
   type Job,
   type Mix,
   type OwnScheme,
   type Paint,
+  type SchemePiece,
   type Surface,
 } from "../job";
 import { deriveCoats } from "../patterns/derive";
@@ -23,14 +25,38 @@ export function coatsWithoutMishaps(coats: readonly Coat[]): Coat[] {
   });
 }
 
+/** The piece a surface is, and what it is painted for. */
+function pieceOf(
+  job: Job,
+  { form, hide, groundwork, growth, wear, volumes, ...surface }: Surface,
+): SchemePiece {
+  const { eyeHeightMm, standard, primer, viewingDistanceMm, lamp } = figureOf(job, surface);
+  const brief = { eyeHeightMm, standard, primer, viewingDistanceMm, lamp };
+  return { form, hide, groundwork, growth, wear, volumes, ...brief };
+}
+
+/** What a scheme is kept as. */
+export interface KeptAs {
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+}
+
 /** What a surface is painted with, kept under a name of its own. */
-export function schemeOf(job: Job, surface: Surface, id: string, name: string): OwnScheme {
+export function schemeOf(job: Job, surface: Surface, { id, name, at }: KeptAs): OwnScheme {
   const coats = coatsWithoutMishaps(surface.coats);
   const named = new Set([...coats.map((coat) => coat.mixId), ...mixesIn(surface.pattern)]);
   return {
     id,
     version: OWN_SCHEME_VERSION,
     name,
+    keptAt: at,
+    from: { jobId: job.id, job: job.name, surface: surface.name },
+    piece: pieceOf(job, surface),
+    asPainted: false,
+    notes: "",
+    batches: [],
     pattern: surface.pattern,
     coats,
     mixes: job.mixes.filter((mix) => named.has(mix.id)),

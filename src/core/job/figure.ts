@@ -5,12 +5,12 @@ export const PRIMERS = ["black", "grey", "white"] as const;
 export type Primer = (typeof PRIMERS)[number];
 export const STANDARDS = ["tabletop", "display"] as const;
 
-const lamp = fields({ fromDeg: size(0, 360), heightDeg: size(5, 90) });
+export const lampSchema = fields({ fromDeg: size(0, 360), heightDeg: size(5, 90) });
 /**
  * The light a figure is painted for, as it falls on a piece that faces you upright. `fromDeg` runs anticlockwise from
  * the right (90 is from above), `heightDeg` from the piece's own level (0) to straight from the front (90).
  */
-export type Lamp = Shape<typeof lamp>;
+export type Lamp = Shape<typeof lampSchema>;
 
 /** High on the left, where most painters put it. */
 export const USUAL_LAMP: Lamp = { fromDeg: 133, heightDeg: 45 };
@@ -66,7 +66,7 @@ export const figureSchema = fields({
   standard: one(STANDARDS),
   primer: one(PRIMERS),
   viewingDistanceMm: size(50, 5000),
-  lamp,
+  lamp: lampSchema,
   /** Lights that are painted on it. */
   lights: listOf(paintedLight, "painted lights", MOST_LIGHTS),
   /** What it is made of below its pieces, and its pose; null where nobody has said. */

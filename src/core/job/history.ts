@@ -19,8 +19,8 @@ import {
 } from "../shape";
 
 /** Whole drops that went into a well; water where the pot is null. */
-const addition = fields({ paintId: id().nullable().defined(), drops: whole(1, 2000) });
-export type Addition = Shape<typeof addition>;
+export const additionSchema = fields({ paintId: id().nullable().defined(), drops: whole(1, 2000) });
+export type Addition = Shape<typeof additionSchema>;
 
 /** A running mix on the palette: what was put in, and what is in it now. */
 export const wellSchema = fields({
@@ -28,7 +28,7 @@ export const wellSchema = fields({
   name: name(),
   /** The mix it was begun for; null for none. */
   mixId: text(120).nullable(),
-  added: manyOf(addition, 500),
+  added: manyOf(additionSchema, 500),
   content: manyOf(fields({ paintId: id(), ul: size(0, 1e6) }), 24),
   waterUl: size(0, 1e6),
 });
@@ -92,7 +92,7 @@ export const logEntrySchema = fields({
   minutes: number().strict().nullable().defined().min(0).max(100000),
   note: text(4000),
   /** The drops as they were really mixed; null where no well was kept. */
-  recipe: manyOrNull(addition, 500),
+  recipe: manyOrNull(additionSchema, 500),
   /** Which figures of a unit it was painted on, from 1; left out where it was painted on all of them. */
   figures: manyIfAny(whole(1, 500), 500),
   /** Which of its passes, from 1; left out where all are done. */

@@ -104,7 +104,7 @@ const relief = fields({
 export type ReliefUse = Shape<typeof relief>;
 
 const percent = () => size(0, 100);
-const wear = fields({
+export const wearSchema = fields({
   edges: percent(),
   hems: percent(),
   folds: percent(),
@@ -114,17 +114,17 @@ const wear = fields({
   patches: percent(),
 });
 /** How much each cause wears a surface, %. */
-export type WearSettings = Shape<typeof wear>;
+export type WearSettings = Shape<typeof wearSchema>;
 
 /** How much a surface is to be looked at. */
 export const IMPORTANCES = ["looked-at", "usual", "quiet"] as const;
 
-const volumes = fields({
+export const volumesSchema = fields({
   material: one(MATERIAL_IDS),
   importance: one(IMPORTANCES),
 });
 /** What the lights and shadows of a surface follow, besides the light itself. */
-export type Volumes = Shape<typeof volumes>;
+export type Volumes = Shape<typeof volumesSchema>;
 
 /** One panel of a figure. */
 export const surfaceSchema = fields({
@@ -147,9 +147,9 @@ export const surfaceSchema = fields({
   /** What stands on it, where it is a base; null for nothing but its ground. */
   groundwork: groundworkSchema.nullable().defined(),
   /** Where it wears: what the zone "worn" follows. */
-  wear,
+  wear: wearSchema,
   /** What it is made of and how much it is looked at: what its value plan follows. */
-  volumes,
+  volumes: volumesSchema,
   /** Which way hair, fur or scales lie on it; null where nobody has said: then down the piece. */
   growth: growthSchema.nullable().defined(),
   /** How many marks are set one by one on it, and where; null for as many as its coats ask for. */

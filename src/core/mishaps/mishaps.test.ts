@@ -131,7 +131,8 @@ describe.each(mishapIds)("%s", (kind) => {
 
   it("is no part of a scheme that is made of the surface: the next piece is painted as it was planned", () => {
     const { ways, goOn } = mended(kind, "touch dry");
-    const scheme = (of: Surface) => schemeOf(input.job, of, "own", "Own").coats;
+    const scheme = (of: Surface) =>
+      schemeOf(input.job, of, { id: "own", name: "Own", at: "2026-05-01T09:30:00Z" }).coats;
     // What of the rest is planned anew stays planned so, and a coat that was forgotten stays out of it.
     const kept = ways.filter(({ replanned }) => replanned.length === 0 && kind !== "forgotten");
     for (const way of kept) expect(scheme(way.surface)).toEqual(scheme(surface));

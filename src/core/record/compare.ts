@@ -1,6 +1,7 @@
 import { ciede2000, directionInWords } from "../colour/difference";
 import type { Triple } from "../colour/spaces";
 import type { Addition, LogEntry, Paint } from "../job";
+import { batchesOf } from "./batches";
 import { isTechniqueId, techniques } from "../techniques";
 
 /** Minutes of one technique: as planned, and as they were taken. */
@@ -42,38 +43,10 @@ export interface PotUse {
 const dropsIn = (recipe: readonly Addition[], paintId: string): number =>
   recipe.reduce((sum, one) => sum + (one.paintId === paintId ? one.drops : 0), 0);
 
-/** Whether a recipe is an earlier one with nothing but more drops in it. */
-const goesOnWith = (later: readonly Addition[], earlier: readonly Addition[]): boolean =>
-  earlier.every(({ paintId, drops }) => {
-    const now = later.find((one) => one.paintId === paintId)?.drops ?? 0;
-    return now >= drops;
-  });
-
-/**
- * Recipes of wells, each well once: an entry tells all that went into its well so far, so of entries painted out of one
- * well the last counts.
- */
-function wellsOf(entries: readonly LogEntry[]): (readonly Addition[])[] {
-  const wells: (readonly Addition[])[] = [];
-  const newest = new Map<string, number>();
-  for (const { recipe, planned } of entries) {
-    if (!recipe || !planned) continue;
-    const known = newest.get(planned.mix);
-    if (known !== undefined && goesOnWith(recipe, wells[known]!)) wells[known] = recipe;
-    else {
-      newest.set(planned.mix, wells.length);
-      wells.push(recipe);
-    }
-  }
-  return wells;
-}
-
 /** Paint by pot of entries whose well was kept, most mixed first; what is mixed and not planned stayed in brush and palette. */
 export function paintByPot(log: readonly LogEntry[], paints: readonly Paint[]): PotUse[] {
-  const entries = log
-    .filter(({ recipe, planned }) => recipe && planned?.thinnedUl !== undefined)
-    .toSorted((a, b) => a.doneAt.localeCompare(b.doneAt));
-  const wells = wellsOf(entries);
+  const entries = log.filter(({ recipe, planned }) => recipe && planned?.thinnedUl !== undefined);
+  const wells = batchesOf(entries).map(({ added }) => added);
   const plannedUl = new Map<string, number>();
   for (const { planned } of entries) {
     const { parts, thinnedUl = 0, water } = planned!;

@@ -27,6 +27,7 @@ import { piece } from "./piece";
 import { placedColours } from "./placedColours";
 import { heights, reliefPicture } from "./relief";
 import { schedule } from "./schedule";
+import { recolour } from "./recolour";
 import { section } from "./section";
 import { skin } from "./skin";
 import { specimen } from "./specimen";
@@ -76,6 +77,7 @@ export const questions = {
   mending,
   fit,
   schedule,
+  recolour,
 } as const;
 
 export type Questions = typeof questions;

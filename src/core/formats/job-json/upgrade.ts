@@ -1,4 +1,4 @@
-import { JOB_VERSION } from "../../job";
+import { JOB_VERSION, OWN_SCHEME_VERSION } from "../../job";
 import { families, isFamilyId } from "../../patterns";
 import { each, isFields, type Fields, type Step, type Told } from "./steps/fields";
 import { fromVersion1 } from "./steps/fromVersion1";
@@ -42,11 +42,23 @@ function patternOf(use: unknown): unknown {
   return { ...use, version: family.version, params: family.upgrade(use.params, use.version) };
 }
 
-/** A scheme of the painter's own with its pattern in its family's newest shape. */
+/** What schemes of version 1 did not keep. */
+const UNTOLD = {
+  version: OWN_SCHEME_VERSION,
+  keptAt: null,
+  from: null,
+  piece: null,
+  asPainted: false,
+  notes: "",
+  batches: [],
+};
+
+/** A scheme of the painter's own of any version in today's shape, its pattern in its family's newest one. */
 export const upgradeOwnScheme = (value: unknown): unknown =>
   isFields(value)
     ? {
         ...value,
+        ...(value.version === 1 ? UNTOLD : {}),
         ...("pattern" in value ? { pattern: patternOf(value.pattern) } : {}),
         ...("coats" in value
           ? { coats: each(value.coats, (coat) => withShed(withEvent(withValues(coat)))) }

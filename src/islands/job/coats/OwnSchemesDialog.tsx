@@ -20,7 +20,7 @@ import { Picture } from "../../../ui/Picture";
 import { usePiece } from "../../useThumbnail";
 import { useDesign, useEdit, useJob, usePaints } from "../jobStore";
 import { useView } from "../viewStore";
-import { useOwnSchemes } from "./useOwnSchemes";
+import { newSchemeId, useOwnSchemes } from "../../schemes/useOwnSchemes";
 
 /** The surface painted by a scheme; words where it cannot be. */
 function useTried(surface: Surface, scheme: OwnScheme): Job | string {
@@ -150,7 +150,9 @@ export function OwnSchemesDialog({
       <DialogContent>
         <KeepForm
           surface={surface}
-          onKeep={(name) => keep(schemeOf(job, surface, `scheme-${crypto.randomUUID()}`, name))}
+          onKeep={(name) =>
+            void keep(schemeOf(job, surface, { id: newSchemeId(), name, at: new Date().toISOString() }))
+          }
         />
         {problem !== null && (
           <Alert severity="error" variant="outlined">
@@ -171,7 +173,7 @@ export function OwnSchemesDialog({
               scheme={scheme}
               surface={surface}
               onStart={() => paint(scheme)}
-              onRemove={() => remove(scheme.id)}
+              onRemove={() => void remove(scheme.id)}
             />
           ))}
         </Box>

@@ -9,9 +9,11 @@ import { removeEntry, tickCard, untickCard, useHistory } from "../historyStore";
 import { useDesign, usePaints } from "../jobStore";
 import { useAsked } from "../useAsked";
 import { useCards, useCounted } from "../useStageStates";
+import { Again } from "./Again";
 import { Compared } from "./Compared";
 import { EntryFields } from "./EntryFields";
 import { ExpectedColours } from "./expected";
+import { Match } from "./Match";
 import { Sittings } from "./Sittings";
 import { when } from "./when";
 
@@ -163,7 +165,13 @@ function useNoted(): string {
     : "Tick cards off as you paint them; note the time and what went differently.";
 }
 
-const VIEWS = { cards: "Cards", sittings: "Sittings", compared: "Planned and real" } as const;
+const VIEWS = {
+  cards: "Cards",
+  sittings: "Sittings",
+  compared: "Planned and real",
+  match: "Match it",
+  again: "Paint it again",
+} as const;
 
 /** What was done, when, how long it took, and how it came out. */
 export function LogStage() {
@@ -189,6 +197,8 @@ export function LogStage() {
           {view === "cards" && <Cards />}
           {view === "sittings" && <Sittings />}
           {view === "compared" && <Compared />}
+          {view === "match" && <Match />}
+          {view === "again" && <Again />}
         </ExpectedColours>
       </Box>
     </Box>

@@ -1,6 +1,7 @@
 import type { APIRoute } from "astro";
 import { answer } from "../../../server/problem";
-import { deleteScheme, saveScheme } from "../../../server/schemes";
+import { deleteScheme, exportScheme, saveScheme } from "../../../server/schemes";
 
+export const GET: APIRoute = ({ params }) => answer(() => exportScheme(params.id ?? ""));
 export const PUT: APIRoute = ({ params, request }) => answer(() => saveScheme(params.id ?? "", request));
 export const DELETE: APIRoute = ({ params }) => answer(() => deleteScheme(params.id ?? ""));
