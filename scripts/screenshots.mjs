@@ -46,12 +46,17 @@ const shots = [
     act: (page) => page.getByRole("button", { name: "Find mixes" }).click(),
   },
   {
-    name: "ladder",
-    at: `${JOB}/palette`,
+    name: "schemes",
+    at: `${JOB}/log`,
     act: async (page) => {
-      await page.getByRole("button", { name: "Value ladder" }).click();
-      await page.getByRole("button", { name: "What do I mix for this colour?" }).click();
-      await page.getByRole("button", { name: "Draw the gradient between these two" }).click();
+      await page.getByRole("tab", { name: "Paint it again" }).click();
+      const keep = page.getByRole("button", { name: "Keep as a scheme" });
+      for (let left = await keep.count(); left > 0; left--) {
+        await keep.first().click();
+        await page.waitForTimeout(400);
+      }
+      await page.goto(`${address}/schemes`);
+      await page.getByText("Painting it").first().waitFor({ state: "detached" });
     },
   },
   {

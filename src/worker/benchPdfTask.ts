@@ -1,6 +1,7 @@
 import boldUrl from "@fontsource/archivo/files/archivo-latin-600-normal.woff?url";
 import regularUrl from "@fontsource/archivo/files/archivo-latin-400-normal.woff?url";
 import { writeBenchPdf, type BenchPdfInput } from "../core/formats/bench-pdf/benchPdf";
+import { writePlatePdf } from "../core/formats/plate-pdf/platePdf";
 import type { PdfCard } from "../core/formats/bench-pdf/cardPages";
 import { figureOf, type Job, type Paint, type Surface } from "../core/job";
 import { familyIn } from "../core/patterns";
@@ -166,6 +167,9 @@ export async function makeAidsPdf(handleMm: number, postMm: number): Promise<Uin
     ],
   });
 }
+
+/** The test plate as PDF. */
+export const makePlatePdf = async (): Promise<Uint8Array> => writePlatePdf(await bothFonts());
 
 /** Cards and gauge strips of a job as one PDF; null where it was cancelled. */
 export async function makeBenchPdf(

@@ -28,7 +28,7 @@ describe("a job that begins with schemes", () => {
           was.coats.map(({ name, technique }) => [name, technique.id]),
         );
       });
-      const { eyeHeightMm, primer } = figureOf(source, source.surfaces[0]!);
+      const { eyeHeightMm, primer } = figureOf(source, source.surfaces[0]);
       expect(job.figures[0]).toMatchObject({ eyeHeightMm, primer, body: null });
     }
   });

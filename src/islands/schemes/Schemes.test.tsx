@@ -92,7 +92,7 @@ describe("the page of one's own schemes", () => {
 
   it("starts a job with those that are chosen", async () => {
     const go = vi.fn();
-    const place = vi.spyOn(window, "location", "get").mockReturnValue({ ...window.location, assign: go });
+    const place = vi.spyOn(window, "location", "get").mockReturnValue({ assign: go } as unknown as Location);
     const user = await open([cloth, satchel]);
     await user.click(await screen.findByRole("checkbox", { name: `Choose ${cloth.name}` }));
     await user.click(screen.getByRole("checkbox", { name: `Choose ${satchel.name}` }));

@@ -27,6 +27,8 @@ import { piece } from "./piece";
 import { placedColours } from "./placedColours";
 import { heights, reliefPicture } from "./relief";
 import { schedule } from "./schedule";
+import { plate } from "./plate";
+import { platePdf } from "./platePdf";
 import { recolour } from "./recolour";
 import { section } from "./section";
 import { skin } from "./skin";
@@ -78,6 +80,8 @@ export const questions = {
   fit,
   schedule,
   recolour,
+  plate,
+  platePdf,
 } as const;
 
 export type Questions = typeof questions;

@@ -59,9 +59,9 @@ describe("a scheme file", () => {
   });
 
   it("keeps to its published schema, which is what the schemas that read it say", () => {
-    const published: object = JSON.parse(
+    const published = JSON.parse(
       readFileSync(path.resolve("public/schema/crenna-scheme-file-2.schema.json"), "utf8"),
-    );
+    ) as object;
     expect(published).toEqual(schemeFileSchema());
     const validate = new Ajv2020({ allErrors: true }).compile(published);
     expect(validate(JSON.parse(text)), JSON.stringify(validate.errors)).toBe(true);
