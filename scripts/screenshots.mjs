@@ -56,7 +56,11 @@ const shots = [
         await page.waitForTimeout(400);
       }
       await page.goto(`${address}/schemes`);
-      await page.getByText("Painting it").first().waitFor({ state: "detached" });
+      for (let at = 0; at < 4; at++)
+        await page
+          .getByRole("img", { name: /, simulated$/ })
+          .nth(at)
+          .waitFor();
     },
   },
   {

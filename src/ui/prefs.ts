@@ -28,6 +28,9 @@ interface Prefs {
   readonly pieces: PiecesDrawn;
   /** Across the painter's handle, mm, for what is printed for it. */
   readonly handleMm: number;
+  /** Technique that is practised before the plan goes on; null for none. */
+  readonly practise: string | null;
+  readonly setPractise: (practise: string | null) => void;
   readonly setHandleMm: (handleMm: number) => void;
   readonly setPieces: (pieces: PiecesDrawn) => void;
   readonly setShape: (shape: Shape) => void;
@@ -57,6 +60,8 @@ export const usePrefs = create<Prefs>()(
       shape: "form",
       pieces: "as fits",
       handleMm: 35,
+      practise: null,
+      setPractise: (practise) => set({ practise }),
       setHandleMm: (handleMm) => set({ handleMm }),
       setPieces: (pieces) => set({ pieces }),
       setShape: (shape) => set({ shape }),

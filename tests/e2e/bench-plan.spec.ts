@@ -76,12 +76,16 @@ test("a sitting on a phone: cards one by one, two clocks, a reload, a foot switc
   await expect(page.getByText(/^Sitting 1: .*, 3 entries/)).toBeVisible();
 });
 
-test("a unit is planned with sittings, a card is dragged before another, and the rest follows", async ({
+test("ten figures are planned with sittings, a card is dragged before another, and the rest follows", async ({
   page,
   request,
 }) => {
   const made = await request.post("/api/jobs", { data: { from: "copy", id: "ferry-watch" } });
-  const { id } = ((await made.json()) as { job: Job }).job;
+  const { job, revision } = (await made.json()) as { job: Job; revision: number };
+  const { id } = job;
+  const figures = job.figures.map((figure) => ({ ...figure, count: 10 }));
+  const put = await request.put(`/api/jobs/${id}`, { data: { job: { ...job, figures }, revision } });
+  expect(put.status()).toBe(200);
   await page.goto(`/job/${id}/bench`);
   await planned(page);
   await page.getByRole("tab", { name: "Times" }).click();
@@ -98,7 +102,7 @@ test("a unit is planned with sittings, a card is dragged before another, and the
   await expect(page.getByRole("alert")).toContainText(/the rest follows|has to wait for/);
 
   // Moved by button the first goes behind the second, where both may.
-  await page.getByRole("combobox", { name: /^The \d+ figures/ }).click();
+  await page.getByRole("combobox", { name: /^The 10 figures/ }).click();
   await page.getByRole("option", { name: "one figure after the other" }).click();
   await planned(page);
   await expect(chart).not.toHaveAttribute("aria-label", label);

@@ -7,7 +7,7 @@ import type { Mix } from "../job";
 import { defaultPainter } from "../painter";
 import { batchesOf, takenUl, type MixNeed } from "./batches";
 import { cardsOf } from "./cards";
-import { measureText } from "./cardText";
+import { measureText, mixingTexts } from "./cardText";
 import { batchesIn, shopping } from "./shopping";
 
 const demo = ferrySergeant();
@@ -113,6 +113,24 @@ describe("the whole sergeant", () => {
     expect(ml).toBeGreaterThan(0.2);
     expect(ml).toBeLessThanOrEqual(2.5);
     for (const card of cards) expect(card.mixing.length, card.title).toBeGreaterThan(0);
+  });
+
+  it("tells on every card what it leaves for those after it, and that is enough for them", () => {
+    for (const batch of batchesIn(cards)) {
+      const { leftUl, cards: served } = batch;
+      expect(leftUl.length).toBe(served.length);
+      expect(leftUl.every((left, at) => at === 0 || left <= leftUl[at - 1]!)).toBe(true);
+      served.slice(0, -1).forEach(({ id }, at) => {
+        const own = cards.find((card) => card.id === id)!;
+        const line = mixingTexts(own, demoShelf, defaultPainter)[own.mixing.indexOf(batch)]!;
+        expect(line).toContain(`left for ${served[at + 1]!.title}`);
+        const later = served.slice(at + 1).flatMap((one) => cards.find((card) => card.id === one.id)!.needs);
+        const wanted = later
+          .filter(({ mix }) => mix.id === batch.mix.id)
+          .reduce((sum, one) => sum + takenUl(one, defaultPainter), 0);
+        expect(leftUl[at]!).toBeGreaterThanOrEqual(wanted - 1e-6);
+      });
+    }
   });
 
   it("mixes one mix once a day, not once a card", () => {

@@ -42,6 +42,8 @@ export interface MixBatch {
   readonly form: PaintForm;
   /** Cards it serves, in the order of painting. */
   readonly cards: readonly CardName[];
+  /** What is left of it once each of these cards is painted, in their order, before thinning, µl. */
+  readonly leftUl: readonly number[];
   /** Paint wanted before thinning, with what stays on palette and in brushes, µl. */
   readonly neededUl: number;
   readonly measure: Measure;
@@ -153,10 +155,16 @@ function batchOf(needs: readonly MixNeed[], paints: readonly Paint[], painter: P
   const left = form === "powder" ? 0 : painter.paletteLossUl / (1 + (form === "liquid" ? water : 0));
   const neededUl = left + needs.reduce((sum, need) => sum + takenUl(need, painter), 0);
   const counted = countedOut(form, mix, neededUl, paints, painter);
+  const cards = [...new Map(needs.map(({ card }) => [card.id, card])).values()];
+  const madeUl = volumeOf(counted);
+  let takenSoFar = 0;
+  const leftUl = cards.map(({ id }) => {
+    for (const need of needs) if (need.card.id === id) takenSoFar += takenUl(need, painter);
+    // A touch of a pot is no more than its colour wants.
+    return Math.max(0, madeUl - takenSoFar);
+  });
   return {
-    ...{ mix, form, neededUl, ...counted },
-    cards: [...new Map(needs.map(({ card }) => [card.id, card])).values()],
-    madeUl: volumeOf(counted),
+    ...{ mix, form, neededUl, ...counted, cards, leftUl, madeUl },
     dropsMiss: dropsMiss(mix, counted, paints),
   };
 }

@@ -74,6 +74,16 @@ export function waterText(need: MixNeed, painter: Painter): string | null {
   return `${counted(Math.max(1, Math.round(ul / painter.brushLoadUl)), "brush-load")} of water`;
 }
 
+/** What a card leaves of its batch for those that come after it; empty where it is the last. */
+function leftText(batch: MixBatch, card: Pick<Card, "id">): string {
+  const at = batch.cards.findIndex(({ id }) => id === card.id);
+  const next = batch.cards[at + 1];
+  if (!next) return "";
+  const more = batch.cards.length - at - 2;
+  const others = more > 0 ? ` and ${counted(more, "more card")}` : "";
+  return `; then ${amountText(batch.leftUl[at]!)} left for ${next.title}${others}`;
+}
+
 /** Where the paint of a card comes from, one line a batch. */
 export function mixingTexts(card: Card, paints: readonly Paint[], painter: Painter): string[] {
   return card.mixing.map((batch) => {
@@ -82,10 +92,10 @@ export function mixingTexts(card: Card, paints: readonly Paint[], painter: Paint
     const water = waterText(need, painter);
     const thin = water === null ? "" : `, thinned with ${water}`;
     if (first!.id !== card.id)
-      return `${amountText(takenUl(need, painter))} of the ${batch.mix.name} made for ${first!.title}${thin}`;
+      return `${amountText(takenUl(need, painter))} of the ${batch.mix.name} made for ${first!.title}${thin}${leftText(batch, card)}`;
     const others = batch.cards.length - 1;
     if (others > 0)
-      return `${measureText(batch, paints)}, for this and ${counted(others, "more card")}; of it ${amountText(takenUl(need, painter))} here${thin}`;
+      return `${measureText(batch, paints)}, for this and ${counted(others, "more card")}; of it ${amountText(takenUl(need, painter))} here${thin}${leftText(batch, card)}`;
     return batch.measure === "drops" && card.batch
       ? dropsText(card, paints)
       : measureText(batch, paints) + thin;

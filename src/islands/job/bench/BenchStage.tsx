@@ -22,6 +22,7 @@ import { PlanSettings } from "./PlanSettings";
 import { PlanTimes } from "./PlanTimes";
 import { cardsIn } from "./planWords";
 import { PotsList } from "./PotsList";
+import { PracticeCard } from "./PracticeCard";
 import { Print } from "./Print";
 import { Together } from "./Together";
 import { useAdding } from "./useAdding";
@@ -154,6 +155,7 @@ export function BenchStage() {
       <AtBench plan={plan} />
       <Box sx={{ ...SIDE, width: { xs: "100%", sm: 220, md: 280 }, borderRight: 1, borderColor: "divider" }}>
         <ColumnHead title="Cards" note={isCounted ? counted(plan.items.length, "card") : ""} />
+        <PracticeCard />
         <PlanList plan={plan} chosen={chosen} adding={adding} />
       </Box>
       <Box sx={{ flex: { xs: "none", sm: 1 }, order: { xs: -1, sm: 0 }, minWidth: 0, overflow: "auto" }}>

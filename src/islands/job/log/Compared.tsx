@@ -12,6 +12,7 @@ import { useHistory } from "../historyStore";
 import { usePaints } from "../jobStore";
 import { AROUND_PX, minutesOption, paintOption, ROW_PX } from "./comparedCharts";
 import { ExpectedColours } from "./expected";
+import { Practise } from "./Practise";
 
 register([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer]);
 
@@ -92,6 +93,7 @@ export function Compared() {
   const sum = (of: "planned" | "taken") => minutes.reduce((all, one) => all + one[of], 0);
   return (
     <>
+      <Practise />
       {minutes.length > 0 ? (
         <Chart
           title="Minutes by technique"

@@ -10,6 +10,7 @@ import { ferrySergeant } from "../../../data/demo/ferrySergeant";
 import { demoShelf } from "../../../data/demo/shelf";
 import { openJob, overtype, show } from "../../testing/open";
 import { beginSitting, endSitting, useHistoryStore } from "../historyStore";
+import { PracticeCard } from "../bench/PracticeCard";
 import { useJudged } from "../useJudged";
 import { LogStage } from "./LogStage";
 
@@ -162,5 +163,23 @@ describe("planned and real", () => {
     expect(screen.getByText(/^Note how many minutes a card took/)).toBeVisible();
     expect(screen.getByText(/^Mix in a well on the palette/)).toBeVisible();
     expect(screen.getByText(/^Readings of the dry paint are noted/)).toBeVisible();
+  });
+
+  it("names the one thing to practise, and puts a card for it on the bench", async () => {
+    const planned = entryFor(cards[0]!, NO_HISTORY, { id: "x", at: time("17:10") }).planned!;
+    const slow = (at: number): LogEntry => ({
+      ...entry(0, time("17:12"), { minutes: planned.minutes + 4 }),
+      id: `slow-${at}`,
+    });
+    const { user } = open([slow(1), slow(2), slow(3)]);
+    await user.click(screen.getByRole("tab", { name: "Planned and real" }));
+    const section = within(screen.getByRole("region", { name: "One thing to practise" }));
+    expect(section.getByText(/^3 cards of it took 12\smin more than planned\. /)).toBeVisible();
+    await user.click(section.getByRole("button", { name: "Put a practice card on the bench" }));
+    show(<PracticeCard />);
+    const card = within(screen.getByRole("region", { name: "Practice card" }));
+    await user.click(card.getByRole("button", { name: "Done with it" }));
+    expect(screen.queryByRole("region", { name: "Practice card" })).toBeNull();
+    expect(section.getByRole("button", { name: "Put a practice card on the bench" })).toBeVisible();
   });
 });
