@@ -130,6 +130,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly onDry?: true;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
+  /** Its marks are fine single ones that must sit where they are meant: a shaky hand shows in them. */
+  readonly steady?: true;
   /** Not there to be seen by itself, as varnish is. */
   readonly unseen?: boolean;
   /** What a card tells the hand: what to hold, what to do, what to look at before going on. */

@@ -26,6 +26,7 @@ import { picture } from "./picture";
 import { piece } from "./piece";
 import { placedColours } from "./placedColours";
 import { heights, reliefPicture } from "./relief";
+import { routes } from "./routes";
 import { schedule } from "./schedule";
 import { plate } from "./plate";
 import { platePdf } from "./platePdf";
@@ -82,6 +83,7 @@ export const questions = {
   recolour,
   plate,
   platePdf,
+  routes,
 } as const;
 
 export type Questions = typeof questions;

@@ -3,7 +3,7 @@ import { ciede2000 } from "../../colour/difference";
 import { spectrumToLab, type Triple } from "../../colour/spaces";
 import { IMPORTANCE_COUNTS } from "../../effort/overFigure";
 import { piecesOf } from "../../figure/pairs";
-import { figureOf, type Job, type Paint, type Surface } from "../../job";
+import { figureOf, type Coat, type Job, type Paint, type Surface } from "../../job";
 import { coarseGrid } from "../../simulate/coarseGrid";
 import { spectraAt } from "../../simulate/sampled";
 import { eyeBlurMm } from "../../simulate/seenFrom";
@@ -48,6 +48,8 @@ function looks(job: Job, surface: Surface, paints: readonly Paint[], { cells, ea
 export interface Missing {
   /** Ids of coats that are left out → mm² of the figure times mean CIEDE2000, times what the piece counts. */
   of(leftOut: ReadonlySet<string>): number;
+  /** Mean CIEDE2000 of the surface with other coats. */
+  differs(coats: readonly Coat[]): number;
   /** Mean CIEDE2000 on this surface for such a sum. */
   mean(missed: number): number;
 }
@@ -63,15 +65,19 @@ export function missingOn(job: Job, surface: Surface, paints: readonly Paint[]):
   const panel = grid.inside.reduce((sum, share) => sum + share, 0) * grid.pitchMm ** 2;
   const counts = IMPORTANCE_COUNTS[surface.volumes.importance] * panel * piecesOf(surface);
   const known = new Map<string, number>();
+  const differs = (coats: readonly Coat[]): number => {
+    const now = looks(job, { ...surface, coats }, paints, seen);
+    const sum = now.reduce((all, lab, at) => all + ciede2000(lab, finished[at]!), 0);
+    return now.length > 0 ? sum / now.length : 0;
+  };
   return {
+    differs,
     of(leftOut) {
       const key = [...leftOut].toSorted().join("|");
       let missed = known.get(key);
       if (missed === undefined) {
         const coats = surface.coats.map((coat) => (leftOut.has(coat.id) ? { ...coat, held: true } : coat));
-        const now = looks(job, { ...surface, coats }, paints, seen);
-        const sum = now.reduce((all, lab, at) => all + ciede2000(lab, finished[at]!), 0);
-        missed = now.length > 0 ? (counts * sum) / now.length : 0;
+        missed = counts * differs(coats);
         known.set(key, missed);
       }
       return missed;

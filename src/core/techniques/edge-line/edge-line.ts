@@ -39,6 +39,7 @@ export const edgeLine = defineTechnique({
   lays: ["field"],
   filmShare: 0.7,
   startWater: 0.5,
+  steady: true,
   bench: {
     tool: "the side of a round brush of size 0 or 1",
     how: "Hold it flat to the edge and draw along; lift now and then.",

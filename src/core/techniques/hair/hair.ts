@@ -105,6 +105,7 @@ export const hair = defineTechnique({
   startWater: 0.5,
   startPlace: inZones([], 0, { values: { from: 0.35, to: 1, fade: 0.4 } }),
   markWidth: "width",
+  steady: true,
   bench: {
     tool: "fine long round brush with a good tip",
     how: "Touch down at the root, draw along the lie and lift off, so that the tip runs out over the next root; start where the hair ends and work towards where it begins.",

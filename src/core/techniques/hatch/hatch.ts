@@ -73,6 +73,7 @@ export const hatch = defineTechnique({
   startWater: 1,
   startPlace: inZones(["raised"], 0.2),
   markWidth: "width",
+  steady: true,
   bench: {
     tool: "fine long round brush",
     how: "Short strokes one way, from the root out, the brush lifted at the tip; shift the start of each.",

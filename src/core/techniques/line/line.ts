@@ -36,6 +36,7 @@ export const line = defineTechnique({
   },
   lays: ["strokes"],
   filmShare: 1,
+  steady: true,
   bench: {
     tool: "fine long round brush",
     how: "Draw towards yourself in short pulls, the brush freshly pointed for each; lap the pulls.",

@@ -69,6 +69,7 @@ export const plateLines = defineTechnique({
   startWater: 1.5,
   followsLamp: true,
   onThings: true,
+  steady: true,
   bench: {
     tool: "round brush of size 0 with a good tip",
     how: "Scale by scale: draw a line along its side away from the light, and a damp brush along the inside of it.",

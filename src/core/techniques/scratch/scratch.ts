@@ -71,6 +71,7 @@ export const scratch = defineTechnique({
   startWater: 0.5,
   startPlace: inZones(["raised"], 0.1),
   markWidth: "width",
+  steady: true,
   bench: {
     tool: "finest round brush",
     how: "Flick short strokes without looking for a pattern; turn the piece between them.",

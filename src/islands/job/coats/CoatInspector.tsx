@@ -1,8 +1,9 @@
 import { Box, Button, FormControlLabel, Switch, Typography } from "@mui/material";
-import { memo, useCallback, useDeferredValue } from "react";
+import { memo, useCallback, useDeferredValue, useState } from "react";
 import { applyRemedy } from "../../../core/checks/applyRemedy";
 import { withCoat, withSurface } from "../../../core/edits/surfaces";
 import type { Coat, Surface } from "../../../core/job";
+import { hasRoutes } from "../../../core/routes/doubts";
 import { isTechniqueId, techniques } from "../../../core/techniques";
 import { ColumnHead } from "../../../ui/Row";
 import { FindingLine } from "../check/FindingLine";
@@ -15,6 +16,7 @@ import { CoatEvent } from "./CoatEvent";
 import { CoatSettings, type ChangeCoat } from "./CoatSettings";
 import { CoatSwatches } from "./CoatSwatches";
 import { CopyCoat } from "./CopyCoat";
+import { RouteDialog } from "./RouteDialog";
 
 interface CoatProps {
   readonly coat: Coat;
@@ -26,6 +28,7 @@ function CoatActions({ coat, surface, change }: CoatProps & { readonly change: C
   const editSurface = useEditSurface();
   const remove = () =>
     editSurface(surface.id, (now) => ({ ...now, coats: now.coats.filter((one) => one.id !== coat.id) }));
+  const [routing, setRouting] = useState(false);
   return (
     <Box sx={{ px: 2, display: "flex", flexWrap: "wrap", alignItems: "center" }}>
       <FormControlLabel
@@ -46,6 +49,8 @@ function CoatActions({ coat, surface, change }: CoatProps & { readonly change: C
       </Button>
       {coat.role === null && <CopyCoat coat={coat} surface={surface} />}
       {coat.role === null && <Button onClick={remove}>Remove</Button>}
+      {hasRoutes(coat) && <Button onClick={() => setRouting(true)}>Another route</Button>}
+      {routing && <RouteDialog surface={surface} coat={coat} onClose={() => setRouting(false)} />}
     </Box>
   );
 }
