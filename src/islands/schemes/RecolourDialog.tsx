@@ -40,7 +40,9 @@ const shown = (mix: Mix, paints: readonly Paint[]): string =>
 /** What is asked for: the main mix, its new colour, and which mixes go along. */
 function useWish(scheme: OwnScheme, paints: readonly Paint[]) {
   const mixes = mixesInUse(scheme);
-  const first = mainMix(scheme, paints) ?? mixes[0]!;
+  const likely = mainMix(scheme, paints);
+  // One that no coat is painted with is no choice.
+  const first = mixes.find(({ id }) => id === likely?.id) ?? mixes[0]!;
   const [main, setMain] = useState(first);
   const [goal, setGoal] = useState(() => shown(first, paints));
   const [mixIds, setMixIds] = useState<readonly string[]>(() => tonesOf(scheme, first, paints));

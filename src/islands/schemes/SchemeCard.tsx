@@ -120,7 +120,9 @@ export function SchemeCard(props: Props) {
         </Box>
         <Facts {...props} />
         <Box sx={{ display: "flex", flexWrap: "wrap" }}>
-          <Button onClick={onRecolour}>In another colour</Button>
+          <Button disabled={mixesInUse(scheme).length === 0} onClick={onRecolour}>
+            In another colour
+          </Button>
           {told && (
             <Button aria-expanded={open} onClick={() => setOpen(!open)}>
               {open ? "Close the record" : "Match it"}

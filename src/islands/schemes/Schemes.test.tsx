@@ -176,4 +176,10 @@ describe("a scheme in another colour", () => {
     const asked = FakeWorker.of("recolour").at(-1)!.input as { mixIds: readonly string[] };
     expect(asked.mixIds).not.toContain(other.id);
   });
+
+  it("is not offered for one that is painted with nothing, as a file may bring", async () => {
+    await open([{ ...satchel, coats: [], mixes: [] }]);
+    const own = within(await card(satchel.name));
+    expect(own.getByRole("button", { name: "In another colour" })).toBeDisabled();
+  });
 });
