@@ -3,6 +3,7 @@ import type { Paint } from "../job";
 import { defaultPainter, type Painter } from "../painter";
 import { takenUl, type MixBatch, type MixNeed } from "./batches";
 import type { Card } from "./cards";
+import type { DryerSays } from "./dryer";
 
 const paintName = (paints: readonly Paint[], id: string) =>
   paints.find((paint) => paint.id === id)?.name ?? "missing pot";
@@ -134,6 +135,16 @@ function dryingText({ drying, coat }: Card): string {
   return `touch dry ${formatMinutes(drying.touchDry)}${each}, workable ${formatMinutes(drying.workable)}, through ${formatMinutes(drying.fullyDry)}`;
 }
 
+/** How long a dryer is held: "half a minute", "2 min". */
+export const dryerTime = (minutes: number): string =>
+  minutes < 0.75 ? "half a minute" : formatMinutes(minutes);
+
+/** What is said of a dryer: until when, or why not. */
+export const dryerText = (dryer: DryerSays): string =>
+  dryer.kind === "may"
+    ? `touch dry in about ${dryerTime(dryer.minutes)}, warm, half an arm away, once it lies as it should`
+    : `none here. ${dryer.why}`;
+
 /** Name and value of everything on a card that is a number. */
 export function cardFacts(
   card: Card,
@@ -155,5 +166,6 @@ export function cardFacts(
     ["Strokes", strokesText(card)],
     ["Hand time", formatMinutes(card.handMinutes)],
     ["Drying", dryingText(card)],
+    ["Dryer", dryerText(card.dryer)],
   ];
 }

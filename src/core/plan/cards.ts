@@ -20,7 +20,8 @@ import { glanceAt, paintIn, type LaidPaint } from "../simulate/glance";
 import type { UnitShare } from "../patterns/family";
 import { batchesOf, type MixBatch, type MixNeed } from "./batches";
 import { batchFor, type Batch } from "./drops";
-import { BINDER_CAUTIONS, binderOf, dryingOf, mediumShareOf, type Drying } from "./drying";
+import { dryerAt, dryingInRoom, type BlownAt, type DryerSays } from "./dryer";
+import { BINDER_CAUTIONS, binderOf, mediumShareOf, type Drying } from "./drying";
 import { paintFormOf, SOLIDS } from "./paintForm";
 import { placeName } from "./placeWords";
 import { figuresInOwnMix, figuresWith, unitSays, unitShareOf } from "./unitShare";
@@ -55,6 +56,8 @@ export interface Card {
   /** The paint as it lies on one piece, all passes together. */
   readonly laid: LaidPaint;
   readonly drying: Drying;
+  /** Whether a dryer may be held at a pass of it. */
+  readonly dryer: DryerSays;
   /** Until one pass is touch dry as computed for the room, minutes, before the painter's own times of it. */
   readonly roomDry: number;
   readonly work: CoatWork;
@@ -117,19 +120,27 @@ function ownBatch(asked: Asked, mix: Mix | null, figures: number): Batch | null 
   return batchFor(mix, paints, waterOf(asked), area, laid.meanUm, coat.passes, painter, SOLIDS[form]);
 }
 
-/** How one pass of a coat dries in the painter's room. */
-function dryingFor(asked: Asked, mix: Mix | null): Drying {
-  const { coat, laid, paints, painter } = asked;
+/** One pass of a coat as it dries. */
+function filmOf(asked: Asked, mix: Mix | null): BlownAt {
+  const { coat, laid, paints } = asked;
   const form = paintFormOf(coat);
+  const loose = form === "powder" || form === "tufts";
+  const { id } = coat.technique;
+  const technique: TechniqueDefinition | null = isTechniqueId(id) ? techniques[id] : null;
   const film = {
-    dryUm: form === "powder" || form === "tufts" ? 0 : laid.meanUm / coat.passes,
+    dryUm: loose ? 0 : laid.meanUm / coat.passes,
     water: form === "liquid" ? waterOf(asked) : 0,
     solids: form === "paste" ? PASTE_SOLIDS : SOLIDS[form],
     binder: binderOf(mix, paints),
     mediumShare: mediumShareOf(mix, paints),
     paste: form === "paste",
   };
-  const { workable, touchDry, fullyDry } = dryingOf(film, painter);
+  return { film, loose, settles: technique?.settles === true };
+}
+
+/** How one pass of a coat dries in the painter's room. */
+function dryingFor(coat: BlownAt, painter: Painter): Drying {
+  const { workable, touchDry, fullyDry } = dryingInRoom(coat, painter);
   const { dryingTimes: times } = painter;
   return { workable: times * workable, touchDry: times * touchDry, fullyDry: times * fullyDry };
 }
@@ -180,10 +191,12 @@ function cardFor(asked: Asked): Card {
   const share = unitShareOf(job, surface, coat);
   const figures = figuresWith(share);
   const pieces = piecesOf(surface);
-  const drying = dryingFor(asked, mix);
+  const film = filmOf(asked, mix);
+  const drying = dryingFor(film, painter);
   return {
     ...{ id, surface, coat, mix, work, step, drying, figures, pieces, onFigures: share.byMix },
-    ...{ water: waterOf(asked), roomDry: drying.touchDry / painter.dryingTimes },
+    ...{ water: waterOf(asked), dryer: dryerAt(film, painter.dryingTimes) },
+    roomDry: drying.touchDry / painter.dryingTimes,
     title: coat.name,
     way: wayOf(asked),
     laid: asked.laid,

@@ -1,5 +1,6 @@
 import type { LogEntry } from "../job";
 import type { Card } from "./cards";
+import type { DryerSays } from "./dryer";
 import type { InMinutes } from "./inPlan";
 import { figuresOf } from "./progress";
 
@@ -59,4 +60,18 @@ export function clocksOf(cards: readonly Card[], log: readonly LogEntry[], inMin
   }
   const rank = ({ state }: Clock) => FILM_STATES.indexOf(state);
   return clocks.sort((a, b) => rank(b) - rank(a) || a.left - b.left);
+}
+
+/** What a dryer may do to one of several films that dry at one bench: none is used near what gives off vapour. */
+export function dryerAmong(
+  clock: Pick<Clock, "card">,
+  all: readonly Pick<Clock, "card" | "state">[],
+): DryerSays {
+  const vapours = all.find(
+    ({ card: { dryer }, state }) => dryer.kind === "no" && dryer.vapour && state !== "dry through",
+  );
+  if (!vapours || clock.card.dryer.kind === "no") return clock.card.dryer;
+  const { card } = vapours;
+  const why = `${card.title}, ${card.surface.name} still gives off vapour that can catch fire.`;
+  return { kind: "no", why, vapour: false };
 }

@@ -5,7 +5,7 @@ import { demoShelf } from "../../data/demo/shelf";
 import { defaultPainter } from "../painter";
 import { addsOf, type CoatAdds } from "../simulate/adding";
 import { cardsOf } from "./cards";
-import { addsOfCards, stopText } from "./stopping";
+import { addsOfCards, leftOpenAfter, restsOf, stopText } from "./stopping";
 
 const cards = cardsOf(wholeSergeant(), demoShelf, defaultPainter).filter(
   ({ surface }) => surface.id === "satchel",
@@ -103,5 +103,29 @@ describe("what a coat adds", () => {
     const [near] = addsOf(["a"], [picture(100), dotted], fine, 50);
     const [far] = addsOf(["a"], [picture(100), dotted], fine, 1200);
     expect(far!.adds).toBeLessThan(0.5 * near!.adds);
+  });
+});
+
+describe("a surface that is left for another day", () => {
+  const adding = addsOfCards(cards, told([9, 8, 6, 3, 2, 1.5, 1, 0.5]));
+  const rests = restsOf(cards, adding);
+  /** Each card in a sitting of its own number. */
+  const items = (sittings: readonly number[]) =>
+    sittings.map((sitting, at) => ({ cards: [cards[at]!], turn: { sitting } }));
+
+  it("may be left from its first stopping place on, and when it is finished", () => {
+    expect(cards.map(({ id }) => rests.has(id))).toEqual(cards.map((_, at) => at >= 3));
+    const none = restsOf(cards, new Map());
+    expect([...none]).toEqual([cards.at(-1)!.id]);
+  });
+
+  it("is named where it lies half done", () => {
+    const name = cards[0]!.surface.name;
+    expect(leftOpenAfter(items([0, 0, 1, 1, 1]), 0, rests)).toEqual([name]);
+    expect(leftOpenAfter(items([0, 0, 0, 0, 1]), 0, rests)).toEqual([]);
+    expect(leftOpenAfter(items([1, 1, 1]), 0, rests)).toEqual([]);
+    // Its last card is done on some figures only, or in one of two passes.
+    const again = [...items([0, 0, 0, 0]), { cards: [cards[3]!], turn: { sitting: 1 } }];
+    expect(leftOpenAfter(again, 0, rests)).toEqual([name]);
   });
 });

@@ -89,6 +89,51 @@ export function addsOfCards(cards: readonly Card[], adds: readonly CoatAdds[]): 
   );
 }
 
+/**
+ * Cards after which their surface may be left for another day: those from its first stopping place on, and its last.
+ * @param cards those of one surface in order
+ */
+export function restsOf(
+  cards: readonly Card[],
+  adding: ReadonlyMap<string, Pick<CardAdds, "stop">>,
+): Set<string> {
+  const rests = new Set<string>();
+  const stopped = new Set<string>();
+  cards.forEach((card, at) => {
+    const surfaceId = card.surface.id;
+    if (adding.get(card.id)?.stop) stopped.add(surfaceId);
+    const isLast = !cards.slice(at + 1).some(({ surface }) => surface.id === surfaceId);
+    if (stopped.has(surfaceId) || isLast) rests.add(card.id);
+  });
+  return rests;
+}
+
+/** Something to do of a plan, as far as it matters for what is left when its sitting ends. */
+interface InSitting {
+  readonly cards: readonly Pick<Card, "id" | "surface">[];
+  readonly turn: { readonly sitting: number };
+}
+
+/**
+ * Surfaces that lie begun when a sitting ends and had better not be left so, by name.
+ * @param items in the order of painting
+ * @param rests cards after which their surface may be left
+ */
+export function leftOpenAfter(
+  items: readonly InSitting[],
+  sitting: number,
+  rests: ReadonlySet<string>,
+): string[] {
+  const by = items.filter(({ turn }) => turn.sitting <= sitting);
+  const later = items.filter(({ turn }) => turn.sitting > sitting).flatMap(({ cards }) => cards);
+  const goOn = new Set(later.map(({ surface }) => surface.id));
+  const unfinished = new Set(later.map(({ id }) => id));
+  const last = new Map(by.map(({ cards }) => [cards.at(-1)!.surface.id, cards.at(-1)!]));
+  return [...last.values()]
+    .filter(({ id, surface }) => goOn.has(surface.id) && (!rests.has(id) || unfinished.has(id)))
+    .map(({ surface }) => surface.name);
+}
+
 const FOR: Readonly<Record<Standard, string>> = { tabletop: "the table", display: "display" };
 
 /** "You may stop here for the table: 5 cards more on this surface (1 h 10) would change it by 2.1 (CIEDE2000, mean)." */

@@ -128,6 +128,8 @@ export interface TechniqueDefinition<S extends ParamSpecs = ParamSpecs> {
   readonly onThings?: true;
   /** Goes on what is dry through: it is masked, or its solvent would lift what lies below. */
   readonly onDry?: true;
+  /** Laid wet and left to settle where it will: moving air would spoil it. */
+  readonly settles?: true;
   /** Must be laid while the coat before it is still wet. */
   readonly wetInWet?: boolean;
   /** Its marks are fine single ones that must sit where they are meant: a shaky hand shows in them. */

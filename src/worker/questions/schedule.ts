@@ -1,4 +1,4 @@
-import { array, number, object, string } from "yup";
+import { array, boolean, number, object, string } from "yup";
 import { scheduleOf } from "../../core/plan/schedule/schedule";
 import type { Task, Window, Wish } from "../../core/plan/schedule/task";
 import { turnsOf, type Turns } from "../../core/plan/schedule/turns";
@@ -16,7 +16,9 @@ const text = () => string().strict().defined();
 const taskSchema = object({
   ...{ id: text(), cardId: text(), kit: text() },
   cardIds: array(text()).min(1).required(),
-  goes: array(object({ line: text(), minutes: minutes(), waits: minutes() }).required())
+  goes: array(
+    object({ line: text(), minutes: minutes(), waits: minutes(), rests: boolean().strict() }).required(),
+  )
     .min(1)
     .required(),
   pass: number().strict().nullable().defined(),

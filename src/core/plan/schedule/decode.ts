@@ -10,6 +10,8 @@ export interface Decoded {
   end: number;
   /** Minutes of setting up. */
   settingUp: number;
+  /** Lines left at the end of a sitting where they may not be left, all sittings added up. */
+  leftOpen: number;
 }
 
 /** Room for what decoding a net finds; used again and again. */
@@ -19,6 +21,7 @@ export const emptyDecoded = ({ tasks: { length } }: Net): Decoded => ({
   windows: new Int32Array(length),
   end: 0,
   settingUp: 0,
+  leftOpen: 0,
 });
 
 /** Where the hand is after so many tasks. */
@@ -71,6 +74,8 @@ export function placeTask(
     // What fits no sitting at all begins with one.
     const atItsBegin = at <= start + setUp + 1e-9 && minutes + setUp > calendar.longest - 1e-9;
     if (wholeOnly && !atItsBegin) continue;
+    const leftOpen = at + net.toRest[task]! > end + 1e-9;
+    if (leftOpen && at > start + setUp + 1e-9) continue;
     out.start = at;
     out.setUp = setUp;
     out.window = window;
@@ -85,6 +90,8 @@ export function decode(net: Net, calendar: Calendar, order: ArrayLike<number>, o
   const hand: HandAt = { ...AT_START };
   out.end = 0;
   out.settingUp = 0;
+  out.leftOpen = 0;
+  let open = 0;
   for (let k = 0; k < order.length; k++) {
     const task = order[k]!;
     placeTask(net, calendar, task, readyAt(net, task, out.starts), hand, placed);
@@ -92,6 +99,8 @@ export function decode(net: Net, calendar: Calendar, order: ArrayLike<number>, o
     out.setUps[task] = placed.setUp;
     out.windows[task] = placed.window;
     out.settingUp += placed.setUp;
+    out.leftOpen += open * (placed.window - hand.window);
+    open += net.opens[task]!;
     hand.free = placed.start + net.minutes[task]!;
     hand.kit = net.kit[task]!;
     hand.window = placed.window;

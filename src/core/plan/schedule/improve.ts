@@ -5,7 +5,10 @@ import type { Net } from "./net";
 
 /** Of two plans that end alike the one with less setting up is better, by this share of its minutes. */
 const SETTING_UP = 0.02;
-const costOf = ({ end, settingUp }: Decoded): number => end + SETTING_UP * settingUp;
+/** A surface that is left overnight where it may not be left weighs as much as an end so much later, minutes. */
+const LEFT_OPEN = 15;
+const costOf = ({ end, settingUp, leftOpen }: Decoded): number =>
+  end + SETTING_UP * settingUp + LEFT_OPEN * leftOpen;
 
 /** Work on one plan, in tasks put somewhere: a small one is tried in many thousand orders, a large one in hundreds. */
 const [WORK, MOST_TRIES] = [4_000_000, 20_000] as const;
@@ -55,7 +58,7 @@ function besideKit(
 /**
  * A better order by moving tasks about, one at a time: simulated annealing from the order given.
  * @param bound an end that cannot be beaten, minutes
- * @returns the best order met
+ * @returns the best order met, and what it comes to
  */
 export function improve(
   net: Net,
@@ -63,16 +66,16 @@ export function improve(
   first: Int32Array,
   bound: number,
   random: Random,
-): Int32Array {
+): { readonly order: Int32Array; readonly cost: number } {
   const count = first.length;
   const order = Int32Array.from(first);
   const places = new Int32Array(count);
   order.forEach((task, at) => (places[task] = at));
   const tried = emptyDecoded(net);
   let cost = costOf(decode(net, calendar, order, tried));
-  const best = { order: Int32Array.from(order), cost, end: tried.end };
+  const best = { order: Int32Array.from(order), cost, end: tried.end, open: tried.leftOpen };
   const tries = count < 2 ? 0 : Math.min(MOST_TRIES, Math.floor(WORK / count));
-  for (let at = 0; at < tries && best.end > bound * NEAR; at++) {
+  for (let at = 0; at < tries && (best.end > bound * NEAR || best.open > 0); at++) {
     const from = Math.floor(random.next() * count);
     const span = spanOf(net, order, places, order[from]!);
     const kin = random.next() < 0.3 ? besideKit(net, order, order[from]!, span, from) : -1;
@@ -86,7 +89,8 @@ export function improve(
       continue;
     }
     cost = next;
-    if (cost < best.cost) Object.assign(best, { cost, end: tried.end, order: Int32Array.from(order) });
+    if (cost < best.cost)
+      Object.assign(best, { cost, end: tried.end, open: tried.leftOpen, order: Int32Array.from(order) });
   }
-  return best.order;
+  return best;
 }

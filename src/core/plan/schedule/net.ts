@@ -13,6 +13,13 @@ export interface Net {
   readonly minutes: Float64Array;
   readonly setUp: Float64Array;
   readonly from: Float64Array;
+  /** How many lines more than before it each task leaves where they may not be left. */
+  readonly opens: Float64Array;
+  /**
+   * From the start of a task that opens a line until that may be left, minutes: it is not begun in a sitting that ends
+   * before. 0 where it is begun whenever it fits.
+   */
+  readonly toRest: Float64Array;
   /** Kits by number. */
   readonly kit: Int32Array;
   readonly before: readonly (readonly Lag[])[];
@@ -43,6 +50,40 @@ function linesOf(tasks: readonly Task[]): Map<string, OnLine[]> {
     });
   });
   return lines;
+}
+
+/** Lines that each task opens, less those it closes: an open one may not be left for another day. */
+function opensOf(tasks: readonly Task[]): Float64Array {
+  const opens = new Float64Array(tasks.length);
+  const open = new Map<string, boolean>();
+  tasks.forEach(({ goes }, at) => {
+    for (const { line, rests } of goes) {
+      if (rests === undefined) continue;
+      opens[at]! += Number(!rests) - Number(open.get(line) ?? false);
+      open.set(line, !rests);
+    }
+  });
+  return opens;
+}
+
+/**
+ * The same net with care for how sittings end: what opens a line is begun only where the line can come to where it may be
+ * left, if a sitting is long enough for that at all.
+ * @param longest of the sittings, minutes
+ */
+export function carefulNet(net: Net, longest: number): Net {
+  const toRest = new Float64Array(net.tasks.length);
+  const lines = new Map<string, { openedBy: number; minutes: number }>();
+  net.tasks.forEach(({ goes, setUp }, at) => {
+    for (const { line, minutes, waits, rests } of goes) {
+      const open = lines.get(line) ?? { openedBy: at, minutes: 0 };
+      const until = open.minutes + minutes + (open.openedBy === at ? 0 : setUp);
+      if (rests === false) lines.set(line, { ...open, minutes: until + waits });
+      else if (rests && lines.delete(line) && until + setUp <= longest)
+        toRest[open.openedBy] = Math.max(toRest[open.openedBy]!, until);
+    }
+  });
+  return { ...net, toRest };
 }
 
 /** What stays when what waits for nothing is taken off again and again: tasks that wait for each other in a ring. */
@@ -111,6 +152,8 @@ export function netOf(tasks: readonly Task[], wishes: readonly Wish[]): Net {
     ...{ tasks, minutes, before, after, order },
     setUp: Float64Array.from(tasks, ({ setUp }) => setUp),
     from: Float64Array.from(tasks, ({ from }) => from),
+    opens: opensOf(tasks),
+    toRest: new Float64Array(tasks.length),
     kit: Int32Array.from(tasks, ({ kit }) => kits.get(kit)!),
   };
 }

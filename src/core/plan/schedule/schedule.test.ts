@@ -153,12 +153,17 @@ describe("every schedule", () => {
     kits: fc.integer({ min: 1, max: 9 }),
     evenings: fc.array(fc.integer({ min: 20, max: 150 }), { maxLength: 4 }),
     from: fc.integer({ min: 0, max: 90 }),
+    rests: fc.boolean(),
   });
 
   it("keeps drying, set-up, sittings and wishes, whatever is asked", () => {
     fc.assert(
-      fc.property(anything, ({ evenings, from, ...sizes }) => {
-        const tasks = randomTasks(sizes.seed, sizes).map((task, at) => (at === 0 ? { ...task, from } : task));
+      fc.property(anything, ({ evenings, from, rests, ...sizes }) => {
+        const tasks = randomTasks(sizes.seed, sizes).map((task, at) => ({
+          ...task,
+          ...(at === 0 && { from }),
+          ...(rests && { goes: task.goes.map((go) => ({ ...go, rests: at % 3 === 0 })) }),
+        }));
         const windows = evenings.map((minutes, day) => ({
           start: day * 1440,
           end: day * 1440 + Math.max(50, minutes),

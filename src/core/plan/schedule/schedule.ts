@@ -4,7 +4,7 @@ import { calendarOf, type Calendar } from "./calendar";
 import { decode, emptyDecoded } from "./decode";
 import { dispatch, RULES } from "./dispatch";
 import { improve } from "./improve";
-import { headsAndTails, netOf, type Net } from "./net";
+import { carefulNet, headsAndTails, netOf, type Net } from "./net";
 import { splitLong, type PlacedTask, type Task, type Window, type Wish } from "./task";
 
 /** When everything is painted. */
@@ -35,8 +35,8 @@ function placedIn(net: Net, calendar: Calendar, order: Int32Array): { tasks: Pla
   return { tasks, end };
 }
 
-/** The best order by simple rules, then made better by moving tasks about. */
-function bestOrder(net: Net, calendar: Calendar, bound: number): Int32Array {
+/** The best order by simple rules, then made better by moving tasks about; and what it comes to. */
+function bestOrder(net: Net, calendar: Calendar, bound: number): ReturnType<typeof improve> {
   const { tails } = headsAndTails(net);
   const out = emptyDecoded(net);
   let best: Int32Array = Int32Array.from(net.order);
@@ -66,7 +66,12 @@ export function scheduleOf(
   const whole = tasks.flatMap((task) => splitLong(task, Math.max(1, calendar.longest - task.setUp)));
   const net = netOf(whole, wishes);
   const bound = lowerBound(net, calendar);
-  const { tasks: placed, end } = placedIn(net, calendar, bestOrder(net, calendar, bound));
+  // Where it is known what may be left for another day, a plan that keeps to that is looked for as well.
+  const nets = net.opens.some((more) => more !== 0) ? [net, carefulNet(net, calendar.longest)] : [net];
+  const [best] = nets
+    .map((one) => ({ net: one, ...bestOrder(one, calendar, bound) }))
+    .toSorted((a, b) => a.cost - b.cost);
+  const { tasks: placed, end } = placedIn(best!.net, calendar, best!.order);
   const used = placed.at(-1)?.window ?? -1;
   return {
     ...{ tasks: placed, end, bound, given: calendar.given },

@@ -8,6 +8,8 @@ export interface Go {
   readonly waits: number;
   /** Whether the next sitting goes on with it; left out where it is done at its end. */
   readonly goesOn?: true;
+  /** Whether its line may be left after it for another day; of lines of which nothing is known, no go says so. */
+  readonly rests?: boolean;
 }
 
 /** What the hand does in one piece: its goes follow each other without a break, wet into wet or figure after figure. */
@@ -70,6 +72,7 @@ function partsOf(go: Go, mostMinutes: number): Go[] {
     ...go,
     minutes: go.minutes / parts,
     ...(at < parts - 1 && { waits: 0, goesOn: true as const }),
+    ...(at < parts - 1 && go.rests !== undefined && { rests: false }),
   }));
 }
 

@@ -20,6 +20,8 @@ export interface Planning {
   readonly painter: Pick<Painter, "setUpMinutes" | "handlingMinutes">;
   /** In how many minutes a time of the log comes: below 0, as it is over. */
   readonly inMinutes: InMinutes;
+  /** Cards after which their surface may be left for another day; left out while that is not known. */
+  readonly rests?: ReadonlySet<string>;
 }
 
 const techniqueOf = ({ coat: { technique } }: Card): TechniqueDefinition | null =>
@@ -57,7 +59,11 @@ function waitsAfter(card: Card, next: Card | undefined, paints: readonly Paint[]
   return onDry(next, paints) ? card.drying.fullyDry : card.drying.touchDry;
 }
 
-function lineOf(own: readonly Card[], figure: number, { paints, log, inMinutes, painter }: Planning): Line {
+function lineOf(
+  own: readonly Card[],
+  figure: number,
+  { paints, log, inMinutes, painter, rests }: Planning,
+): Line {
   const passes: Pass[] = [];
   let from = 0;
   own.forEach((card, at) => {
@@ -71,7 +77,10 @@ function lineOf(own: readonly Card[], figure: number, { paints, log, inMinutes, 
         continue;
       }
       const wet = pass === 1 && at > 0 && techniqueOf(card)?.wetInWet === true;
-      const go = { line: `${card.surface.id}/${figure}`, minutes: goMinutes(card, painter), waits };
+      const go = {
+        ...{ line: `${card.surface.id}/${figure}`, minutes: goMinutes(card, painter), waits },
+        ...(rests && { rests: pass === card.coat.passes && rests.has(card.id) }),
+      };
       passes.push({ card, pass, figure, mixId, wet, go });
     }
   });

@@ -40,6 +40,7 @@ export const pinWash = defineTechnique({
       about: "Stretches that were not touched.",
     },
   },
+  settles: true,
   lays: ["field"],
   filmShare: 0.6,
   filmUm: ({ wet }, water) => dryUm(wet, water),

@@ -52,6 +52,7 @@ export const puddle = defineTechnique({
       about: "Ripples that are left as it sets.",
     },
   },
+  settles: true,
   lays: ["field"],
   filmShare: 1,
   filmUm: ({ over }) => 1000 * (0.05 + over),

@@ -61,6 +61,7 @@ export const stain = defineTechnique({
       about: "How much it is stippled, not brushed: rust and moss are, damp is not.",
     },
   },
+  settles: true,
   lays: ["field"],
   filmShare: 0.6,
   startWater: 2,

@@ -44,6 +44,7 @@ export const wash = defineTechnique({
       about: "Thin paint left standing dries with a dark rim; wick it up and there is none.",
     },
   },
+  settles: true,
   lays: ["field"],
   filmShare: 0.6,
   filmUm: ({ wet }, water) => dryUm(wet, water),

@@ -136,11 +136,11 @@ function Middle({ plan, chosen, adding }: MiddleProps) {
 
 /** The plan: cards in the order in which they are painted, what to mix, what to print. */
 export function BenchStage() {
-  const plan = usePlan();
+  const adding = useAdding(useCards());
+  const plan = usePlan(adding);
   const isCounted = useCounted();
   const { cardId } = useView();
   const chosen = chosenOf(plan.items, cardId);
-  const adding = useAdding(useCards());
   return (
     // On a phone the card comes first, the list and the plan follow below it.
     <Box

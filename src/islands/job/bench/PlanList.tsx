@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 import { Fragment } from "react";
 import type { Turns } from "../../../core/plan/schedule/turns";
-import { stopName, type CardAdds } from "../../../core/plan/stopping";
+import { leftOpenAfter, stopName, type CardAdds } from "../../../core/plan/stopping";
 import { formatMinutes } from "../../../core/units";
 import { useView } from "../viewStore";
 import { dateText, partText, timeOf, titleOf } from "./planWords";
@@ -66,8 +66,21 @@ function Line({ item, chosen, stop }: LineProps) {
   );
 }
 
+/** How a sitting leaves what it has begun. */
+function endsText({ items, rests }: Plan, at: number): string | null {
+  if (rests === null) return null;
+  const left = items.filter(({ done }) => !done);
+  if (!left.some(({ turn }) => turn.sitting > at)) return "everything is finished at its end";
+  const open = leftOpenAfter(left, at, rests);
+  return open.length === 0
+    ? "ends at good places to stop"
+    : `${new Intl.ListFormat("en-GB").format(open)} would be left half done`;
+}
+
 /** When a sitting begins and how much of it is work. */
-function SittingHead({ plan: { turns, beganAt }, at }: { readonly plan: Plan; readonly at: number }) {
+function SittingHead({ plan, at }: { readonly plan: Plan; readonly at: number }) {
+  const { turns, beganAt } = plan;
+  const ends = endsText(plan, at);
   const own = turns.turns.filter(({ sitting }) => sitting === at);
   const work = own.reduce((sum, { setUpAt, end }) => sum + end - setUpAt, 0);
   const window = turns.sittings[at];
@@ -82,6 +95,11 @@ function SittingHead({ plan: { turns, beganAt }, at }: { readonly plan: Plan; re
         {dateText(timeOf(beganAt, window.start))} · {formatMinutes(work)} of{" "}
         {formatMinutes(window.end - window.start)} painted
       </Typography>
+      {ends !== null && (
+        <Typography variant="caption" component="div">
+          {ends}
+        </Typography>
+      )}
     </Box>
   );
 }

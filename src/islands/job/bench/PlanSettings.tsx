@@ -7,7 +7,7 @@ import {
   type PlannedSitting,
   type UnitWay,
 } from "../../../core/job";
-import { formatMinutes } from "../../../core/units";
+import { counted, formatMinutes } from "../../../core/units";
 import { NumberField } from "../../../ui/NumberField";
 import { Row } from "../../../ui/Row";
 import { TimeField } from "../../../ui/TimeField";
@@ -42,11 +42,13 @@ function nextSitting(sittings: readonly PlannedSitting[]): PlannedSitting {
 interface SittingProps {
   readonly sitting: PlannedSitting;
   readonly number: number;
+  /** Whether it was over when the plan was made. */
+  readonly over: boolean;
   readonly onChange: (change: Partial<PlannedSitting>) => void;
   readonly onRemove: () => void;
 }
 
-function SittingFields({ sitting, number, onChange, onRemove }: SittingProps) {
+function SittingFields({ sitting, number, over, onChange, onRemove }: SittingProps) {
   const [least, most] = SITTING_MINUTES;
   return (
     <Box role="group" aria-label={`Sitting ${number}`} sx={{ display: "grid", gap: 1, py: 1 }}>
@@ -55,6 +57,7 @@ function SittingFields({ sitting, number, onChange, onRemove }: SittingProps) {
         at={sitting.startsAt}
         onChange={(startsAt) => onChange({ startsAt })}
       />
+      {over && <Typography variant="caption">It is over: nothing is planned for it any more.</Typography>}
       <Box sx={{ display: "flex", gap: 1, alignItems: "start" }}>
         <NumberField
           label="It lasts"
@@ -72,7 +75,9 @@ function SittingFields({ sitting, number, onChange, onRemove }: SittingProps) {
   );
 }
 
-function Sittings() {
+const endOf = ({ startsAt, minutes }: PlannedSitting): number => Date.parse(startsAt) + minutes * 60_000;
+
+function Sittings({ beganAt }: { readonly beganAt: string | null }) {
   const [{ sittings }, change] = useBench();
   const set = (next: readonly PlannedSitting[]) => change({ sittings: [...next] });
   return (
@@ -88,6 +93,7 @@ function Sittings() {
           key={`${at}/${sittings.length}`}
           sitting={sitting}
           number={at + 1}
+          over={beganAt !== null && endOf(sitting) <= Date.parse(beganAt)}
           onChange={(part) => set(sittings.map((one, of) => (of === at ? { ...one, ...part } : one)))}
           onRemove={() => set(sittings.filter((_, of) => of !== at))}
         />
@@ -134,7 +140,15 @@ function Wishes({ nameOf }: { readonly nameOf: (cardId: string) => string | null
 }
 
 /** How far the plan is from what cannot be beaten. */
-function boundText({ turns: { end, bound } }: Plan): string {
+function boundText({ turns: { end, bound, given, sittings } }: Plan): string {
+  if (given > 0) {
+    // With nights between sittings a share of the whole time says nothing.
+    const least = sittings.findIndex((sitting) => bound <= sitting.end + 1e-6) + 1;
+    if (least > 0 && least < sittings.length) return `in any order at least ${counted(least, "sitting")}`;
+    return end - bound < 1
+      ? "no order ends sooner"
+      : `no order takes fewer sittings, and none ends more than ${formatMinutes(end - bound)} sooner`;
+  }
   const over = bound > 0 ? Math.round((100 * (end - bound)) / bound) : 0;
   return over < 1 ? "no order ends sooner" : `at most ${over} % sooner in any order`;
 }
@@ -160,7 +174,7 @@ export function PlanSettings({
   return (
     <>
       <Row name="Hand time">{formatMinutes(turns.handMinutes)}</Row>
-      <Row name="With waiting">
+      <Row name={turns.given === 0 ? "With waiting" : "Sittings"}>
         {told(turns.given === 0 ? formatMinutes(turns.end) : sittingsText(turns))}
       </Row>
       <Row name="Done">
@@ -172,7 +186,7 @@ export function PlanSettings({
             : "all",
         )}
       </Row>
-      {beganAt !== null && last && turns.given === 0 && (
+      {beganAt !== null && last && (
         <Typography variant="caption" component="div">
           {boundText(plan)}
         </Typography>
@@ -200,7 +214,7 @@ export function PlanSettings({
           ))}
         </TextField>
       )}
-      <Sittings />
+      <Sittings beganAt={beganAt} />
       <Wishes nameOf={nameOf} />
     </>
   );

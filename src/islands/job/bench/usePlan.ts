@@ -5,6 +5,7 @@ import { cardsInPlan, turnsInOrder, windowsFrom } from "../../../core/plan/inPla
 import { figuresOf, isDone, isPassDone } from "../../../core/plan/progress";
 import { tasksOf } from "../../../core/plan/schedule/tasksOf";
 import type { Turn, Turns } from "../../../core/plan/schedule/turns";
+import { restsOf, type CardAdds } from "../../../core/plan/stopping";
 import { messageOf } from "../../../ui/api";
 import { taskWorker } from "../../../worker/client";
 import { useHistory } from "../historyStore";
@@ -33,6 +34,8 @@ export interface Plan {
   readonly planning: boolean;
   /** Why it could not be worked out. */
   readonly problem: string | null;
+  /** Cards after which their surface may be left for another day; null without sittings, or until they are known. */
+  readonly rests: ReadonlySet<string> | null;
 }
 
 interface Answered {
@@ -41,7 +44,10 @@ interface Answered {
 }
 
 /** Asks the worker when everything is painted, whenever something changes that it follows. */
-function useSchedule(cards: readonly Card[]): {
+function useSchedule(
+  cards: readonly Card[],
+  rests: ReadonlySet<string> | null,
+): {
   answered: Answered | null;
   planning: boolean;
   problem: string | null;
@@ -59,7 +65,10 @@ function useSchedule(cards: readonly Card[]): {
     if (cards.length === 0) return;
     const beganAt = new Date().toISOString();
     const inMinutes = (at: string) => (Date.parse(at) - Date.parse(beganAt)) / 60_000;
-    const tasks = tasksOf({ cards, paints, log, unit: bench.unit, painter, inMinutes });
+    const tasks = tasksOf({
+      ...{ cards, paints, log, unit: bench.unit, painter, inMinutes },
+      ...(rests && { rests }),
+    });
     const worker = taskWorker();
     const input = { tasks, windows: windowsFrom(bench.sittings, inMinutes), wishes: bench.wishes };
     const began = setTimeout(() => setState((now) => ({ ...now, planning: true })), 0);
@@ -79,7 +88,7 @@ function useSchedule(cards: readonly Card[]): {
       worker.forget(id);
       worker.cancel(id);
     };
-  }, [cards, paints, log, bench, painter]);
+  }, [cards, paints, log, bench, painter, rests]);
   return { answered, ...state };
 }
 
@@ -118,13 +127,24 @@ function itemsOf(
   });
 }
 
-/** The plan of the open job: at once in the order of its surfaces, then as it is painted soonest. */
-export function usePlan(): Plan {
+/** Cards after which their surface may be left, where sittings end between them; null without, or until they are known. */
+function useRests(cards: readonly Card[], adding: ReadonlyMap<string, CardAdds>): ReadonlySet<string> | null {
+  const { bench } = useJob();
+  const wanted = bench.sittings.length > 0 && cards.length > 0 && cards.every(({ id }) => adding.has(id));
+  return useMemo(() => (wanted ? restsOf(cards, adding) : null), [wanted, cards, adding]);
+}
+
+/**
+ * The plan of the open job: at once in the order of its surfaces, then as it is painted soonest.
+ * @param adding what cards add, as far as it is known
+ */
+export function usePlan(adding: ReadonlyMap<string, CardAdds>): Plan {
   const cards = useCards();
+  const rests = useRests(cards, adding);
   const paints = usePaints();
   const painter = usePainter();
   const { log } = useHistory();
-  const { answered, planning, problem } = useSchedule(cards);
+  const { answered, planning, problem } = useSchedule(cards, rests);
   // A plan of other cards is kept only while it still names cards that there are.
   const current = useMemo(() => {
     const known = new Set(cards.map(({ id }) => id));
@@ -137,5 +157,5 @@ export function usePlan(): Plan {
     () => itemsOf(turns.turns, cards, cardsInPlan(cards, turns, paints, painter), log),
     [turns, cards, paints, painter, log],
   );
-  return { items, turns, beganAt: current?.beganAt ?? null, planning, problem };
+  return { items, turns, beganAt: current?.beganAt ?? null, planning, problem, rests };
 }

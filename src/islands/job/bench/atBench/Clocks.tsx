@@ -1,5 +1,7 @@
 import { Box, Typography } from "@mui/material";
-import type { Clock, FilmState } from "../../../../core/plan/clocks";
+import { dryerTime } from "../../../../core/plan/cardText";
+import { dryerAmong, type Clock, type FilmState } from "../../../../core/plan/clocks";
+import type { DryerSays } from "../../../../core/plan/dryer";
 import { formatMinutes } from "../../../../core/units";
 import { rangesText } from "../planWords";
 
@@ -18,7 +20,15 @@ export function leftText(minutes: number): string {
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 }
 
-function ClockBox({ clock: { card, figures, state, left, dried } }: { readonly clock: Clock }) {
+const dryerWords = (dryer: DryerSays): string =>
+  dryer.kind === "may" ? `dryer: ${dryerTime(dryer.minutes)}` : `no dryer: ${dryer.why}`;
+
+interface BoxProps {
+  readonly clock: Clock;
+  readonly dryer: DryerSays;
+}
+
+function ClockBox({ clock: { card, figures, state, left, dried }, dryer }: BoxProps) {
   const [now, next] = WORDS[state];
   const ready = state === "touch dry" || state === "dry through";
   return (
@@ -43,6 +53,11 @@ function ClockBox({ clock: { card, figures, state, left, dried } }: { readonly c
       <Typography variant="body2" sx={{ fontVariantNumeric: "tabular-nums" }}>
         {next === "" ? "\u00a0" : `${next} ${leftText(left)}`}
       </Typography>
+      {!ready && (
+        <Typography variant="caption" component="div">
+          {dryerWords(dryer)}
+        </Typography>
+      )}
       <Box sx={{ height: 4, mt: 0.5, bgcolor: "divider" }}>
         <Box
           sx={{
@@ -67,7 +82,7 @@ export function Clocks({ clocks }: { readonly clocks: readonly Clock[] }) {
       sx={{ m: 0, px: 2, py: 1, display: "flex", gap: 1, overflowX: "auto", flexShrink: 0 }}
     >
       {clocks.map((clock) => (
-        <ClockBox key={clock.id} clock={clock} />
+        <ClockBox key={clock.id} clock={clock} dryer={dryerAmong(clock, clocks)} />
       ))}
     </Box>
   );
