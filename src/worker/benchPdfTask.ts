@@ -2,10 +2,10 @@ import boldUrl from "@fontsource/archivo/files/archivo-latin-600-normal.woff?url
 import regularUrl from "@fontsource/archivo/files/archivo-latin-400-normal.woff?url";
 import { writeBenchPdf, type BenchPdfInput } from "../core/formats/bench-pdf/benchPdf";
 import { writePlatePdf } from "../core/formats/plate-pdf/platePdf";
-import type { PdfCard } from "../core/formats/bench-pdf/cardPages";
 import { figureOf, type Job, type Paint, type Surface } from "../core/job";
 import { familyIn } from "../core/patterns";
 import type { Painter } from "../core/painter";
+import type { PlanInput } from "./questions/benchPdf";
 import { buildForm } from "../core/surface/forms/buildForm";
 import { patternOf } from "../core/patterns/bind";
 import { InputError } from "../core/errors";
@@ -14,6 +14,8 @@ import { groundPlan } from "../core/plan/groundPlan";
 import { stencilPlan } from "../core/plan/stencilPlan";
 import { cardsOf, SITTING_CAUTIONS, type Card } from "../core/plan/cards";
 import { cardFacts } from "../core/plan/cardText";
+import { cardsInPlan } from "../core/plan/inPlan";
+import { entriesOf, listOf, type CardFace, type PrintedPlan } from "../core/plan/printedPlan";
 import { paintPose, posePiece, type PiecePicture } from "../core/piece/still";
 import type { LaidSurface, Simulator, SpecimenRequest, StillWanted } from "../core/simulate/simulator";
 import { addsOfCards, addsText, stopText, type CardAdds } from "../core/plan/stopping";
@@ -73,7 +75,7 @@ function toldOn(
   adds: CardAdds | undefined,
   paints: readonly Paint[],
   painter: Painter,
-): Pick<PdfCard, "facts" | "lookAt"> {
+): Pick<CardFace, "facts" | "lookAt"> {
   return {
     facts: [...cardFacts(card, paints, painter), ...(adds ? [["Adds", addsText(adds)] as const] : [])],
     lookAt: [
@@ -84,35 +86,33 @@ function toldOn(
   };
 }
 
-async function printedCards(
-  job: Job,
-  paints: readonly Paint[],
-  painter: Painter,
+/** What each card looks like on paper, by its id; null where it was cancelled. */
+async function facesOf(
+  { job, paints, painter }: PlanInput,
+  cards: readonly Card[],
   simulator: Simulator,
   wanted: StillWanted,
-): Promise<PdfCard[] | null> {
-  const cards = cardsOf(job, paints, painter);
-  const out: PdfCard[] = [];
+): Promise<Map<string, CardFace> | null> {
+  const faces = new Map<string, CardFace>();
   for (const surface of job.surfaces) {
     const own: Card[] = cards.filter((card) => card.surface.id === surface.id);
     if (own.length === 0) continue;
     const request = { job, paints, surfaceId: surface.id, upTo: null, lit: false };
-    const laid = await simulator.lay(request, true, () => wanted(out.length, 2 * cards.length));
+    const laid = await simulator.lay(request, true, () => wanted(faces.size, 2 * cards.length));
     if (!laid) return null;
     const { pictures, adds } = await standingSteps(simulator, request, laid);
-    const added = addsOfCards(own, adds);
-    for (const card of own) {
-      if (!(await wanted(out.length, 2 * cards.length))) return null;
-      out.push({
-        number: out.length + 1,
-        title: job.surfaces.length > 1 ? `${surface.name}: ${card.title}` : card.title,
+    const ordered = own.toSorted((a, b) => a.step - b.step);
+    const added = addsOfCards(ordered, adds);
+    for (const card of ordered) {
+      if (!(await wanted(faces.size, 2 * cards.length))) return null;
+      faces.set(card.id, {
         ...toldOn(card, added.get(card.id), paints, painter),
         before: pictures[card.step]!,
         after: pictures[card.step + 1]!,
       });
     }
   }
-  return out;
+  return faces;
 }
 
 /** Most figures of a unit whose guides are printed one by one. */
@@ -171,25 +171,53 @@ export async function makeAidsPdf(handleMm: number, postMm: number): Promise<Uin
 /** The test plate as PDF. */
 export const makePlatePdf = async (): Promise<Uint8Array> => writePlatePdf(await bothFonts());
 
-/** Cards and gauge strips of a job as one PDF; null where it was cancelled. */
-export async function makeBenchPdf(
-  job: Job,
-  paints: readonly Paint[],
-  painter: Painter,
-  simulator: Simulator,
-  wanted: StillWanted,
-): Promise<Uint8Array | null> {
-  const cards = await printedCards(job, paints, painter, simulator, wanted);
-  if (!cards) return null;
-  const gauges = job.surfaces.flatMap((surface) => {
+/** All guides of a job. A surface that cannot be built has none; the check says why. */
+const allGuides = (job: Job): BenchPdfInput["gauges"] =>
+  job.surfaces.flatMap((surface) => {
     try {
       return guidesOf(job, surface);
     } catch (error) {
-      // A surface that cannot be built has no gauge; the check says why.
       if (error instanceof InputError) return [];
       throw error;
     }
   });
-  const input = { title: job.name, cautions: SITTING_CAUTIONS, cards, gauges, fonts: await bothFonts() };
-  return writeBenchPdf(input, (done) => wanted(cards.length + done, 2 * cards.length));
+
+/** Cards of a job that its plan still paints, with the batches they are painted from then; and those that are done. */
+function plannedCards({ job, paints, painter }: PlanInput, { turns }: PrintedPlan) {
+  const all = cardsOf(job, paints, painter);
+  const left = cardsInPlan(all, { turns }, paints, painter);
+  const inPlan = new Set(left.map(({ id }) => id));
+  return { left, done: all.filter(({ id }) => !inPlan.has(id)) };
+}
+
+/** The paint that a plan takes, on one page. */
+export async function makeListPdf(input: PlanInput, plan: PrintedPlan): Promise<Uint8Array> {
+  const { left, done } = plannedCards(input, plan);
+  return writeBenchPdf({
+    ...{ title: input.job.name, cautions: [], cards: [], gauges: [], fonts: await bothFonts() },
+    list: listOf(input.job.name, left.length > 0 ? left : done, input.paints),
+  });
+}
+
+/** List, cards in the order of the plan and gauge strips of a job as one PDF; null where it was cancelled. */
+export async function makeBenchPdf(
+  input: PlanInput,
+  plan: PrintedPlan,
+  simulator: Simulator,
+  wanted: StillWanted,
+): Promise<Uint8Array | null> {
+  const { job, paints } = input;
+  const { left, done } = plannedCards(input, plan);
+  const cards = [...left, ...done];
+  const faces = await facesOf(input, cards, simulator, wanted);
+  if (!faces) return null;
+  return writeBenchPdf(
+    {
+      ...{ title: job.name, cautions: SITTING_CAUTIONS, fonts: await bothFonts() },
+      list: listOf(job.name, left.length > 0 ? left : done, paints),
+      cards: entriesOf(plan, cards, ({ id }) => faces.get(id)!),
+      gauges: allGuides(job),
+    },
+    (written) => wanted(cards.length + Math.min(written, cards.length), 2 * cards.length),
+  );
 }

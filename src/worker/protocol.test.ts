@@ -40,7 +40,11 @@ describe("messages to the worker", () => {
       },
       { kind: "reliefPicture", id: 13, input: { file: new Blob(["x"]) } },
       { kind: "heights", id: 14, input: { pictureId: "0".repeat(64) } },
-      { kind: "benchPdf", id: 4, input: plan },
+      {
+        kind: "benchPdf",
+        id: 4,
+        input: { ...plan, plan: { turns: [], sittings: [] }, what: "all" },
+      },
       { kind: "judge", id: 9, input: plan },
       { kind: "cards", id: 10, input: plan },
       { kind: "guides", id: 11, input: { job, surfaceId: "coat-skirt" } },

@@ -32,7 +32,7 @@ export function turnsInOrder(cards: readonly Card[]): Turns {
  */
 export function cardsInPlan(
   cards: readonly Card[],
-  { turns }: Pick<Turns, "turns">,
+  { turns }: { readonly turns: readonly Pick<Turn, "cardIds" | "setUpAt">[] },
   paints: readonly Paint[],
   painter: Painter,
 ): Card[] {

@@ -1,6 +1,7 @@
 import { ciede2000 } from "../colour/difference";
 import { hexToLab } from "../colour/spaces";
 import type { Paint } from "../job";
+import { formatNumber } from "../units";
 import type { MixBatch } from "./batches";
 import type { Card } from "./cards";
 
@@ -56,4 +57,20 @@ export function shopping(cards: readonly Card[], paints: readonly Paint[]): PotW
         replacement: paint && paint.state !== "have" ? replacementFor(paint, paints) : null,
       };
     });
+}
+
+const STATES: Readonly<Record<PotWanted["state"], string | null>> = {
+  have: null,
+  low: "low",
+  out: "empty",
+  wanted: "wanted, not there yet",
+  missing: "not on the shelf",
+};
+
+/** What is said of a pot that is not simply at hand; null where it is. */
+export function lackText({ state, replacement }: PotWanted): string | null {
+  const lack = STATES[state];
+  if (lack === null) return null;
+  if (!replacement) return `${lack}; nothing of its kind is at hand`;
+  return `${lack}; nearest at hand: ${replacement.name} (CIEDE2000 ${formatNumber(replacement.difference, 1)})`;
 }

@@ -38,6 +38,7 @@ beforeAll(async () => {
       .toBuffer(),
   );
   const cards = cardsOf(demo, demoShelf, defaultPainter).map((card, at) => ({
+    kind: "card" as const,
     number: at + 1,
     title: card.title,
     facts: cardFacts(card, demoShelf),
@@ -70,6 +71,7 @@ describe("making it", () => {
     gauges: [],
     fonts: { regular: font(400), bold: font(600) },
     cards: Array.from({ length: cards }, (_, at) => ({
+      kind: "card" as const,
       number: at + 1,
       title: "Base",
       facts: [["Mix", "2 Slate"]] as const,

@@ -1,14 +1,17 @@
 import fontkit from "@cantoo/fontkit";
 import { PDFDocument, type PDFFont } from "@cantoo/pdf-lib";
 import { nameAt, type GaugePiece } from "../../plan/gaugePiece";
-import { drawCards, type GoOn, type PdfCard } from "./cardPages";
+import { drawCards, type GoOn, type PdfEntry } from "./cardPages";
+import { drawList, type PdfList } from "./listPage";
 import { PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
 
-/** What is printed: a job's cards, and guides at 1 : 1. */
+/** What is printed: the list of paint, a job's cards, and guides at 1 : 1. */
 export interface BenchPdfInput {
   readonly title: string;
   readonly cautions: readonly string[];
-  readonly cards: readonly PdfCard[];
+  /** Left out where none is wanted. */
+  readonly list?: PdfList;
+  readonly cards: readonly PdfEntry[];
   readonly gauges: readonly {
     /** Empty where it belongs to none. */
     readonly surface: string;
@@ -98,7 +101,7 @@ function drawGauges(document: PDFDocument, input: BenchPdfInput, regular: PDFFon
 }
 
 /**
- * Cards, then the guides of every surface that has some, on A4 upright.
+ * The list, cards, then the guides of every surface that has some, on A4 upright.
  * @param goOn asked after each card, with how many are written; where it says no, nothing comes of it
  */
 export async function writeBenchPdf(input: BenchPdfInput): Promise<Uint8Array>;
@@ -109,6 +112,7 @@ export async function writeBenchPdf(input: BenchPdfInput, goOn: GoOn = always): 
   document.setTitle(input.title);
   const regular = await document.embedFont(input.fonts.regular, { subset: true });
   const bold = await document.embedFont(input.fonts.bold, { subset: true });
+  if (input.list) drawList(document, input.list, { regular, bold });
   if (!(await drawCards(document, input, { regular, bold }, goOn))) return null;
   drawGauges(document, input, regular, bold);
   return document.save();

@@ -13,6 +13,14 @@ export interface PdfCard {
   readonly after: Uint8Array;
 }
 
+/** What stands on pages of cards, one below the other. */
+export type PdfEntry =
+  | (PdfCard & { readonly kind: "card" })
+  /** What follows belongs together: a sitting, with when it is and how long. */
+  | { readonly kind: "heading"; readonly title: string; readonly note: string }
+  /** A card that is printed already is painted once more. */
+  | { readonly kind: "again"; readonly number: number; readonly text: string };
+
 const LEAST_CARD_MM = 56;
 const LEFT = 15;
 const PICTURE_MM = 40;
@@ -87,30 +95,72 @@ function drawFacts(sheet: Sheet, card: PdfCard, y: number, regular: PDFFont, bol
     under += sheet.paragraph(line, LEFT, under, 2 * PICTURE_MM + 3, SIZE_PT, regular);
 }
 
+type Fonts = { readonly regular: PDFFont; readonly bold: PDFFont };
+
+const HEADING_MM = 13;
+const AGAIN_PT = 9;
+
+/** Height of an entry, mm. */
+function entryMm(entry: PdfEntry, { regular, bold }: Fonts): number {
+  switch (entry.kind) {
+    case "card":
+      return heightOf(entry, regular, bold);
+    case "heading":
+      return HEADING_MM;
+    case "again":
+      return linesOf(entry.text, AGAIN_MM, AGAIN_PT, regular).length * lineMm(AGAIN_PT) + 4;
+  }
+}
+const NUMBER_MM = 9;
+const AGAIN_MM = PAGE_MM.width - 2 * LEFT - NUMBER_MM;
+
+type PictureOf = ReturnType<typeof picturesOf>;
+
+async function drawEntry(sheet: Sheet, entry: PdfEntry, y: number, fonts: Fonts, pictureOf: PictureOf) {
+  const { regular, bold } = fonts;
+  sheet.line([LEFT, y], [PAGE_MM.width - LEFT, y], entry.kind === "heading" ? 0.4 : 0.1);
+  if (entry.kind === "heading") {
+    sheet.text(entry.title, LEFT, y + 6, 12, bold);
+    sheet.text(entry.note, LEFT, y + 10.5, 8.5, regular);
+  } else if (entry.kind === "again") {
+    sheet.text(String(entry.number), LEFT, y + 5, 11, bold);
+    sheet.paragraph(entry.text, LEFT + NUMBER_MM, y + 5, AGAIN_MM, AGAIN_PT, regular);
+  } else {
+    sheet.text(`${entry.number}  ${entry.title}`, LEFT, y + 6, 11, bold);
+    drawPicture(sheet, await pictureOf(entry.before), LEFT, y + 11, "before", regular);
+    drawPicture(sheet, await pictureOf(entry.after), LEFT + PICTURE_MM + 3, y + 11, "after", regular);
+    drawFacts(sheet, entry, y, regular, bold);
+  }
+}
+
 /** What stands on the pages of cards. */
 interface CardPages {
   readonly title: string;
   readonly cautions: readonly string[];
-  readonly cards: readonly PdfCard[];
+  readonly cards: readonly PdfEntry[];
 }
 
 /**
- * Cards one below the other, none broken over two pages, after the job's title and cautions.
+ * Cards one below the other, none broken over two pages, no heading alone at the foot of one, after the job's title and
+ * cautions.
  * @returns false where it was stopped
  */
 export async function drawCards(
   document: PDFDocument,
   { title, cautions, cards }: CardPages,
-  { regular, bold }: { readonly regular: PDFFont; readonly bold: PDFFont },
+  fonts: Fonts,
   goOn: GoOn,
 ): Promise<boolean> {
+  const { regular, bold } = fonts;
   const pictureOf = picturesOf(document);
   let sheet: Sheet | null = null;
   let y = Infinity;
-  for (const [done, card] of cards.entries()) {
+  for (const [done, entry] of cards.entries()) {
     if (!(await goOn(done))) return false;
-    const height = heightOf(card, regular, bold);
-    if (sheet === null || y + height > PAGE_MM.height - 8) {
+    const height = entryMm(entry, fonts);
+    const next = entry.kind === "heading" ? cards[done + 1] : undefined;
+    const needed = height + (next ? entryMm(next, fonts) : 0);
+    if (sheet === null || y + needed > PAGE_MM.height - 8) {
       const first: boolean = sheet === null;
       sheet = new Sheet(document.addPage([PAGE_MM.width * PT_PER_MM, PAGE_MM.height * PT_PER_MM]));
       sheet.text(title, LEFT, 18, 14, bold);
@@ -119,11 +169,7 @@ export async function drawCards(
         for (const caution of cautions) y += sheet.paragraph(`Caution: ${caution}`, LEFT, y, 180, 8, regular);
       y += 3;
     }
-    sheet.line([LEFT, y], [PAGE_MM.width - LEFT, y], 0.1);
-    sheet.text(`${card.number}  ${card.title}`, LEFT, y + 6, 11, bold);
-    drawPicture(sheet, await pictureOf(card.before), LEFT, y + 11, "before", regular);
-    drawPicture(sheet, await pictureOf(card.after), LEFT + PICTURE_MM + 3, y + 11, "after", regular);
-    drawFacts(sheet, card, y, regular, bold);
+    await drawEntry(sheet, entry, y, fonts, pictureOf);
     y += height;
   }
   return true;

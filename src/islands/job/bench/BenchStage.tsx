@@ -20,7 +20,7 @@ import { PlanFiles } from "./PlanFiles";
 import { PlanList } from "./PlanList";
 import { PlanSettings } from "./PlanSettings";
 import { PlanTimes } from "./PlanTimes";
-import { cardsIn } from "./planWords";
+import { cardsIn, cardsLeft } from "./planWords";
 import { PotsList } from "./PotsList";
 import { PracticeCard } from "./PracticeCard";
 import { Print } from "./Print";
@@ -52,13 +52,13 @@ function WholePlan({ plan, chosen }: { readonly plan: Plan; readonly chosen: Pla
       {surface && <BuildFirst surface={surface} />}
       {surface && <Together figureId={figureOf(job, surface).id} cards={cards} />}
       <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
-        Paint for all cards
+        {plan.items.some(({ done }) => done) ? "Paint for what is left" : "Paint for all cards"}
       </Typography>
-      <PotsList cards={cards} />
+      <PotsList cards={cardsLeft(plan.items)} />
       <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
         Print
       </Typography>
-      <Print />
+      <Print plan={plan} />
       <Aids />
       <Typography variant="h3" sx={{ mt: 2 }}>
         Files

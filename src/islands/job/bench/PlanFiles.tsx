@@ -6,7 +6,7 @@ import { shopping } from "../../../core/plan/shopping";
 import type { PlannedTurn } from "../../../core/plan/planRows";
 import { messageOf, saveFile } from "../../../ui/api";
 import { useJob, usePainter, usePaints } from "../jobStore";
-import { cardsIn, partText, timeOf } from "./planWords";
+import { cardsLeft, partText, timeOf } from "./planWords";
 import type { Plan } from "./usePlan";
 
 /** Year, month from 1, day, hour and minute of a time, UTC. */
@@ -38,7 +38,7 @@ export function PlanFiles({ plan }: { readonly plan: Plan }) {
     writePlanCalendar({ jobId: job.id, jobName: job.name, turns, sittings: plan.turns.sittings }, (minutes) =>
       utcOf(timeOf(began, minutes)),
     );
-  const cards = cardsIn(plan.items);
+  const cards = cardsLeft(plan.items);
   return (
     <Box sx={{ display: "grid", gap: 1, mt: 1 }}>
       <Button

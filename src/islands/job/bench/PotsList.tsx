@@ -1,25 +1,9 @@
 import { Box, Typography } from "@mui/material";
 import type { Card } from "../../../core/plan/cards";
-import { shopping, type PotWanted } from "../../../core/plan/shopping";
+import { lackText, shopping } from "../../../core/plan/shopping";
 import { counted, formatNumber } from "../../../core/units";
 import { Row } from "../../../ui/Row";
 import { usePaints } from "../jobStore";
-
-const STATES: Readonly<Record<PotWanted["state"], string | null>> = {
-  have: null,
-  low: "low",
-  out: "empty",
-  wanted: "wanted, not there yet",
-  missing: "not on the shelf",
-};
-
-/** What is said of a pot that is not simply at hand; null where it is. */
-export function lackText({ state, replacement }: PotWanted): string | null {
-  const lack = STATES[state];
-  if (lack === null) return null;
-  if (!replacement) return `${lack}; nothing of its kind is at hand`;
-  return `${lack}; nearest at hand: ${replacement.name} (CIEDE2000 ${formatNumber(replacement.difference, 1)})`;
-}
 
 /** What all cards take out of every pot; pots that are low or missing say so. */
 export function PotsList({ cards }: { readonly cards: readonly Card[] }) {

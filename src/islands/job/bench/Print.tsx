@@ -9,9 +9,10 @@ import { askGuides } from "../useGuides";
 import { useSurface } from "../useSurface";
 import { useView } from "../viewStore";
 import { useBenchPdf } from "./useBenchPdf";
+import type { Plan } from "./usePlan";
 
 /** What is printed for the bench. */
-export function Print() {
+export function Print({ plan }: { readonly plan: Plan }) {
   const job = useJob();
   const surface = useSurface();
   const guides = surface && familyIn(surface)?.guides;
@@ -32,11 +33,14 @@ export function Print() {
       setProblem(messageOf(error));
     }
   };
-  const { state, make, stop } = useBenchPdf();
+  const { state, make, stop } = useBenchPdf(plan);
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
-      <Button variant="contained" onClick={make} disabled={state.busy}>
+      <Button variant="contained" onClick={() => make("all")} disabled={state.busy}>
         Cards and guides as PDF
+      </Button>
+      <Button variant="outlined" onClick={() => make("list")} disabled={state.busy}>
+        Paint list on one page
       </Button>
       {state.busy && (
         <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>

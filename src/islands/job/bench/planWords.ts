@@ -25,6 +25,12 @@ export const cardsIn = (items: readonly Pick<PlanItem, "cards">[]): Card[] => [
   ...new Map(items.flatMap(({ cards }) => cards).map((card) => [card.id, card])).values(),
 ];
 
+/** Cards that are left to paint, each once; all where none is: of these paint is wanted. */
+export function cardsLeft(items: readonly PlanItem[]): Card[] {
+  const left = cardsIn(items.filter(({ done }) => !done));
+  return left.length > 0 ? left : cardsIn(items);
+}
+
 /** What of its card an item paints: "pass 1 of 2, figures 1 to 5"; empty where it is all of it. */
 export function partText({ turn, cards: [card] }: PlanItem): string {
   const words: string[] = [];
