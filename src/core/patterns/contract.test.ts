@@ -156,6 +156,17 @@ describe.each(ids)("the family %s", (id) => {
     }
   });
 
+  it("asks to count only what there is, at places that it has", () => {
+    const { family, layout } = laid(jobWith(id, "cone-band"));
+    const countings = family.places(layout).flatMap(({ key }) => family.counts?.(layout, key) ?? []);
+    const odd = countings.filter(
+      ({ what, count, within }) =>
+        what === "" || !Number.isInteger(count) || count < 1 || within < 0 || within >= count,
+    );
+    expect(odd).toEqual([]);
+    expect(family.counts?.(layout, "no-such-place") ?? []).toEqual([]);
+  });
+
   it("has tones, each met by something, and no place that meets none", () => {
     const tones = family.tones(pattern.layout);
     expect(tones.length).toBeGreaterThan(0);

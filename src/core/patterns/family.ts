@@ -85,6 +85,15 @@ export interface MarkSet extends MarkIntent {
   readonly remedies: Readonly<Partial<Record<UnevennessFault, readonly MarkRemedy[]>>>;
 }
 
+/** Something to count on the piece before a place is painted full. */
+export interface Counting {
+  /** What is counted, in the plural. */
+  readonly what: string;
+  readonly count: number;
+  /** By how many it may be off without harm; 0 where the pattern does not close otherwise. */
+  readonly within: number;
+}
+
 /** Which figures of a unit get a coat, and in which mix. */
 export interface UnitShare {
   /** Numbers of the figures, from 1, by mix; null is the coat's own. Figures in none go without the coat. */
@@ -203,6 +212,8 @@ export interface PatternFamily<P = unknown, L = unknown> {
   work(layout: L, key: string): PlaceWork | null;
   /** What to look at before going on. */
   lookAt(layout: L, key: string, count: number): string[];
+  /** What is counted on the piece, thin as it still is, before this place is painted full; left out where nothing is. */
+  counts?(layout: L, key: string): readonly Counting[];
   /** A place that is there to be covered: nobody minds that it is not seen. */
   unseen?(key: string): boolean;
   /** The settings with every mix they name changed; which they name is asked by `mixesIn`. */

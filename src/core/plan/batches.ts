@@ -71,7 +71,7 @@ const potsOf = ({ parts }: Mix, paints: readonly Paint[]): PotPart[] =>
   parts.map((part) => ({ ...part, dropUl: paints.find((paint) => paint.id === part.paintId)?.dropUl ?? 40 }));
 
 /** Counts of a batch by one way of measuring. */
-interface Counted {
+export interface Counted {
   readonly measure: Measure;
   readonly pots: readonly PotAmount[];
 }
@@ -115,7 +115,11 @@ function inLoads(pots: readonly PotPart[], neededUl: number, loadUl: number): Co
   };
 }
 
-function countedOut(
+/**
+ * Counts a batch out: in whole drops, or in brush-loads where drops would waste most of it.
+ * @param neededUl paint before thinning, µl
+ */
+export function countedOut(
   form: PaintForm,
   mix: Mix,
   neededUl: number,

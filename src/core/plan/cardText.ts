@@ -3,6 +3,7 @@ import type { Paint } from "../job";
 import { defaultPainter, type Painter } from "../painter";
 import { takenUl, type MixBatch, type MixNeed } from "./batches";
 import type { Card } from "./cards";
+import { countingText } from "./countFirst";
 import type { DryerSays } from "./dryer";
 
 const paintName = (paints: readonly Paint[], id: string) =>
@@ -38,7 +39,10 @@ export function strokesText(card: Card): string {
 }
 
 /** Counts of a batch: "9 drops Straw, 3 drops Shell". */
-export function measureText({ measure, pots }: MixBatch, paints: readonly Paint[]): string {
+export function measureText(
+  { measure, pots }: Pick<MixBatch, "measure" | "pots">,
+  paints: readonly Paint[],
+): string {
   const names = pots.map((pot) => ({ ...pot, name: paintName(paints, pot.paintId) }));
   switch (measure) {
     case "drops":
@@ -158,6 +162,9 @@ export function cardFacts(
     ["With", card.way.tool],
     ["How", card.way.how],
     ...(card.way.trial === null ? [] : [["Try first", card.way.trial] as const]),
+    ...(card.countFirst.length === 0
+      ? []
+      : [["Count first", `${countingText(card.countFirst)}, while they are thin`] as const]),
     ["Mix", card.mix ? partsText(card.mix.parts, paints) : "no paint chosen"],
     ["Drops", mixing.length > 0 ? mixing.join("; ") : dropsText(card, paints)],
     ...mindTexts(card).map((text) => ["Mind", text] as const),

@@ -17,9 +17,10 @@ import { isTechniqueId, techniques } from "../techniques";
 import type { TechniqueDefinition } from "../techniques/technique";
 import { piecesOf } from "../figure/pairs";
 import { glanceAt, paintIn, type LaidPaint } from "../simulate/glance";
-import type { UnitShare } from "../patterns/family";
+import type { Counting, UnitShare } from "../patterns/family";
 import { batchesOf, type MixBatch, type MixNeed } from "./batches";
 import { batchFor, type Batch } from "./drops";
+import { countedOnce, countingOf } from "./countFirst";
 import { dryerAt, dryingInRoom, type BlownAt, type DryerSays } from "./dryer";
 import { BINDER_CAUTIONS, binderOf, mediumShareOf, type Drying } from "./drying";
 import { paintFormOf, SOLIDS } from "./paintForm";
@@ -72,6 +73,8 @@ export interface Card {
   readonly pieces: 1 | 2;
   /** Until the next coat may follow, after the last pass. */
   readonly dryMinutes: number;
+  /** What is counted on the piece before it is painted full. */
+  readonly countFirst: readonly Counting[];
   /** What to look at before going on. */
   readonly lookAt: readonly string[];
   readonly caution: string | null;
@@ -199,6 +202,7 @@ function cardFor(asked: Asked): Card {
     roomDry: drying.touchDry / painter.dryingTimes,
     title: coat.name,
     way: wayOf(asked),
+    countFirst: countingOf(job, surface, form, coat),
     laid: asked.laid,
     batch: ownBatch(asked, mix, figuresInOwnMix(share)),
     needs: needsOf(asked, id, mix, share),
@@ -247,11 +251,12 @@ function cardsOn(job: Job, surface: Surface, paints: readonly Paint[], painter: 
   try {
     const form = buildForm(surface);
     const { coats, grid } = glanceAt(job, surface);
-    return coats.flatMap(({ coat, film }, step) =>
+    const cards = coats.flatMap(({ coat, film }, step) =>
       isMishap(coat)
         ? []
         : [cardFor({ job, surface, form, coat, step, laid: paintIn(film, grid), paints, painter })],
     );
+    return countedOnce(cards);
   } catch (error) {
     if (error instanceof InputError) return [];
     throw error;

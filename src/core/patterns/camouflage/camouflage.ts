@@ -19,7 +19,7 @@ import { camouflageMarks } from "./marks";
 import { camouflageSchema, type CamouflageParams } from "./params";
 import { presets, startFrom } from "./presets";
 import { forFigure, forUnit, withBase } from "./unit";
-import { camouflageLookAt, camouflageMarkSets, camouflageWork } from "./work";
+import { camouflageCounts, camouflageLookAt, camouflageMarkSets, camouflageWork } from "./work";
 
 /** Camouflage: layers of irregular patches, bars, dots and lined borders over a base. */
 export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
@@ -41,6 +41,7 @@ export const camouflage: PatternFamily<CamouflageParams, CamouflageLayout> = {
   work: camouflageWork,
   followsLight: (key) => placeOfKey(key)?.kind === "lights",
   lookAt: camouflageLookAt,
+  counts: camouflageCounts,
   mapMixes(params, change) {
     const maybe = (mixId: string | null) => (mixId === null ? null : change(mixId));
     return {

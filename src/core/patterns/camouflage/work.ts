@@ -1,7 +1,7 @@
 import type { SurfaceForm } from "../../surface/forms/form";
 import { buildGrid, type SurfaceGrid } from "../../surface/grid";
 import { clamp, counted } from "../../units";
-import type { MarkRemedy, MarkSet, PlaceWork } from "../family";
+import type { Counting, MarkRemedy, MarkSet, PlaceWork } from "../family";
 import { layerKey, placeOfKey } from "./keys";
 import type { CamouflageLayout, LaidLayer } from "./layout";
 import { LIGHT_SOFT_MM } from "./coats";
@@ -87,6 +87,22 @@ export function camouflageWork(layout: CamouflageLayout, key: string): PlaceWork
   if (place.kind === "lights") return lightsWork(layout, key);
   const k = layout.params.layers.findIndex((one) => one.id === place.id);
   return k < 0 ? null : layerWork(layout, k);
+}
+
+/** A fifth more or less of them looks the same. */
+const AS_GOOD = 0.2;
+
+/** Patches and bars are set thinly and counted before they are painted full. */
+export function camouflageCounts(layout: CamouflageLayout, key: string): Counting[] {
+  const place = placeOfKey(key);
+  const at = place && "id" in place ? layout.params.layers.findIndex(({ id }) => id === place.id) : -1;
+  const layer = layout.params.layers[at];
+  if (!layer || place?.kind === "lights" || (layer.kind !== "patch" && layer.kind !== "bar")) return [];
+  const count = layout.laid().layers[at]!.marks.length;
+  const what = layer.kind === "patch" ? "patches" : "bars";
+  return count > 0
+    ? [{ what: `${what} of ${layer.name.toLowerCase()}`, count, within: Math.floor(count * AS_GOOD) }]
+    : [];
 }
 
 /** What to look at after a coat of the pattern. */

@@ -13,7 +13,7 @@ import { settSchema, type SettParams } from "./params";
 import { settCrossings, settMeets, settPlaces, settTones } from "./places";
 import { settGuides } from "./sheet";
 import { settWork } from "./work";
-import { settLookAt } from "./words";
+import { settCounts, settLookAt } from "./words";
 
 /** Check cloth: a thread count woven both ways, fitted to the panel. */
 export const sett: PatternFamily<SettParams, SettLayout> = {
@@ -56,6 +56,7 @@ export const sett: PatternFamily<SettParams, SettLayout> = {
   crossings: settCrossings,
   work: settWork,
   lookAt: settLookAt,
+  counts: settCounts,
   unseen: (key) => key === "guides",
   mapMixes(params, change) {
     const each = (mixes: Readonly<Record<string, string>>) =>

@@ -5,9 +5,11 @@ import { addsText, stopText, type CardAdds } from "../../../core/plan/stopping";
 import type { Turn } from "../../../core/plan/schedule/turns";
 import { formatMinutes } from "../../../core/units";
 import { usePainter, usePaints } from "../jobStore";
+import { CountFirst } from "./CountFirst";
 import { Moment } from "./Moment";
 import { partText, titleOf } from "./planWords";
 import type { PlanItem } from "./usePlan";
+import { WellShort } from "./WellShort";
 
 interface Props {
   readonly item: PlanItem;
@@ -76,7 +78,9 @@ function CardBody({ card, turn, adds }: BodyProps) {
           <b>Caution:</b> {card.caution}
         </Typography>
       )}
+      <CountFirst card={card} />
       <Facts card={card} turn={turn} adds={adds} />
+      <WellShort card={card} />
       <Box component="ul" sx={{ pl: 2.2, my: 2 }}>
         {card.lookAt.map((line) => (
           <li key={line}>{line}</li>

@@ -6,7 +6,18 @@ import { Moment } from "../Moment";
 import type { PlanItem } from "../usePlan";
 
 /** What is read from the painting chair, largest first; other numbers stay on the card in the list. */
-const READ = ["Drops", "Mind", "Try first", "With", "How", "Thinned", "Where", "Strokes", "Drying"] as const;
+const READ = [
+  "Drops",
+  "Mind",
+  "Try first",
+  "Count first",
+  "With",
+  "How",
+  "Thinned",
+  "Where",
+  "Strokes",
+  "Drying",
+] as const;
 
 function CardPart({ card }: { readonly card: Card }) {
   const paints = usePaints();
