@@ -54,7 +54,7 @@ function TopUpFields({ card, need }: { readonly card: Card; readonly need: MixNe
   const [all, setAll] = useState(true);
   const later = laterNeeds(card, need.mix.id, cards);
   const added = topUp([need, ...(all ? later : [])], percent / 100, paints, painter);
-  const well = wells.find(({ mixId }) => mixId === need.mix.id);
+  const well = wells.findLast(({ mixId }) => mixId === need.mix.id);
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center" }}>

@@ -3,7 +3,7 @@ import "../../testing/worker";
 import { screen, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";
 import { defaultPainter } from "../../../core/painter";
-import { cardsOf } from "../../../core/plan/cards";
+import { cardsOf, type Card } from "../../../core/plan/cards";
 import { wellFrom } from "../../../core/plan/wells";
 import { wholeSergeant } from "../../../data/demo/company";
 import { demoShelf } from "../../../data/demo/shelf";
@@ -17,9 +17,13 @@ const sergeant = wholeSergeant();
 const cards = cardsOf(sergeant, demoShelf, defaultPainter);
 const boxes = cards.find(({ countFirst }) => countFirst.length > 0)!;
 
-function open(card: (typeof cards)[number]) {
-  openJob(sergeant);
-  useJudged.setState({ cards, jobId: sergeant.id, settled: true });
+/** Enough figures that paint is counted in drops. */
+const unit = { ...sergeant, figures: sergeant.figures.map((figure) => ({ ...figure, count: 40 })) };
+const many = cardsOf(unit, demoShelf, defaultPainter);
+
+function open(card: Card, of = sergeant, its = cards) {
+  openJob(of);
+  useJudged.setState({ cards: its, jobId: sergeant.id, settled: true });
   useView.setState({ cardId: card.coat.passes > 1 ? `${card.id}#1` : card.id, surfaceId: card.surface.id });
   return show(<BenchStage />);
 }
@@ -47,9 +51,9 @@ describe("counting before full paint", () => {
 
 describe("a well that runs short", () => {
   it("is topped up with its own parts, and the drops go into the well that is kept", async () => {
-    const needed = ({ needs: [need], batch }: (typeof cards)[number]) => (batch && need ? need.paintUl : 0);
-    const large = cards.toSorted((a, b) => needed(b) - needed(a))[0]!;
-    const { user } = open(large);
+    const needed = ({ needs: [need], batch }: Card) => (batch && need ? need.paintUl : 0);
+    const large = many.toSorted((a, b) => needed(b) - needed(a))[0]!;
+    const { user } = open(large, unit, many);
     const { mix, batch } = large;
     beginWell((id) => wellFrom(id, mix!, batch!, { paints: demoShelf, waterDropUl: 40 }));
     const before = useHistoryStore.getState().history.wells.at(-1)!;
@@ -60,8 +64,8 @@ describe("a well that runs short", () => {
     await user.clear(percent);
     await user.type(percent, "100");
     expect(half).toMatch(/drop|brush-load/);
-    const put = screen.getByRole("button", { name: `It went into ${before.name}` });
     expect(add()).toMatch(/^Add \d+ drops?/);
+    const put = screen.getByRole("button", { name: `It went into ${before.name}` });
     await user.click(put);
     const after = useHistoryStore.getState().history.wells.at(-1)!;
     expect(after.content.reduce((sum, { ul }) => sum + ul, 0)).toBeGreaterThan(
