@@ -1,10 +1,10 @@
 import type { ListItem, PdfList } from "../formats/bench-pdf/listPage";
 import type { PdfCard, PdfEntry } from "../formats/bench-pdf/cardPages";
 import type { Paint } from "../job";
-import { counted, formatMinutes, withUnit } from "../units";
+import { counted, formatMinutes } from "../units";
 import { amountText, measureText } from "./cardText";
 import type { Card } from "./cards";
-import { batchesIn, lackText, shopping } from "./shopping";
+import { batchesIn, lackText, mlText, shopping } from "./shopping";
 
 /** One thing to do of a plan, as it is printed. */
 export interface PrintedTurn {
@@ -90,7 +90,7 @@ export function entriesOf(
 export function listOf(title: string, cards: readonly Card[], paints: readonly Paint[]): PdfList {
   const pots = shopping(cards, paints).map((pot): ListItem => ({
     name: pot.name,
-    amount: `${counted(pot.drops, "drop")}, ${withUnit(pot.ml, 2, "ml")}`,
+    amount: `${counted(pot.drops, "drop")}, ${mlText(pot.ml)}`,
     note: lackText(pot) ?? "",
   }));
   const mixes = batchesIn(cards).map((batch, at): ListItem => {

@@ -1,7 +1,7 @@
 import { ciede2000 } from "../colour/difference";
 import { hexToLab } from "../colour/spaces";
 import type { Paint } from "../job";
-import { formatNumber } from "../units";
+import { formatNumber, withUnit } from "../units";
 import type { MixBatch } from "./batches";
 import type { Card } from "./cards";
 
@@ -25,6 +25,9 @@ export interface PotWanted {
   /** For a pot that is low, out or missing: what replaces it; null where nothing of its kind is at hand. */
   readonly replacement: Replacement | null;
 }
+
+/** "0.40 ml"; less than is told so is "under 0.01 ml". */
+export const mlText = (ml: number): string => (ml < 0.005 ? "under 0.01\u202fml" : withUnit(ml, 2, "ml"));
 
 /** Every batch once, in the order in which they are mixed. */
 export const batchesIn = (cards: readonly Card[]): MixBatch[] => [

@@ -21,9 +21,16 @@ export type PdfEntry =
   /** A card that is printed already is painted once more. */
   | { readonly kind: "again"; readonly number: number; readonly text: string };
 
-const LEAST_CARD_MM = 56;
+interface Fonts {
+  readonly regular: PDFFont;
+  readonly bold: PDFFont;
+}
+
+const LEAST_CARD_MM = 48;
 const LEFT = 15;
 const PICTURE_MM = 40;
+/** Most of a picture's height, and where it begins below the top of its card, mm. */
+const [PICTURE_HIGH_MM, PICTURE_TOP_MM] = [34, 11];
 
 /** Told how many cards are written; resolves to false where no more are wanted. */
 export type GoOn = (done: number) => Promise<boolean>;
@@ -42,6 +49,9 @@ function picturesOf(document: PDFDocument): (bytes: Uint8Array) => Promise<PDFIm
   };
 }
 
+const scaleOf = ({ width, height }: PDFImage): number =>
+  Math.min(PICTURE_MM / width, PICTURE_HIGH_MM / height);
+
 function drawPicture(
   sheet: Sheet,
   image: PDFImage,
@@ -50,7 +60,7 @@ function drawPicture(
   label: string,
   font: PDFFont,
 ): void {
-  const scale = Math.min(PICTURE_MM / image.width, 34 / image.height);
+  const scale = scaleOf(image);
   sheet.page.drawImage(image, {
     x: x * PT_PER_MM,
     y: (PAGE_MM.height - y - image.height * scale) * PT_PER_MM,
@@ -66,71 +76,93 @@ const NAME_MM = 18;
 const VALUE_MM = PAGE_MM.width - LEFT - FACTS_X - NAME_MM;
 const SIZE_PT = 7.5;
 const LEAST_ROW_MM = 3.7;
-/** From the top of a card to its facts, and to what stands under its pictures, mm. */
+/** From the top of a card to its facts, and from its pictures to what stands under them, mm. */
 const FACTS_TOP_MM = 5;
-const UNDER_MM = 41;
+const UNDER_MM = 4.5;
 
 const rowMm = (value: string, bold: PDFFont): number =>
   Math.max(LEAST_ROW_MM, linesOf(value, VALUE_MM, SIZE_PT, bold).length * lineMm(SIZE_PT));
 
+/** Pictures of a card, ready to be drawn. */
+type Pair = readonly [before: PDFImage, after: PDFImage];
+
+/** Where the text under the pictures of a card begins, mm below its top. */
+const underMm = (pair: Pair): number =>
+  PICTURE_TOP_MM + Math.max(...pair.map((image) => image.height * scaleOf(image))) + UNDER_MM;
+
 /** Height a card needs, mm. */
-function heightOf({ facts, lookAt }: PdfCard, regular: PDFFont, bold: PDFFont): number {
+function heightOf({ facts, lookAt }: PdfCard, pair: Pair, { regular, bold }: Fonts): number {
   const beside = facts.reduce((sum, [, value]) => sum + rowMm(value, bold), FACTS_TOP_MM);
   const under = lookAt.reduce(
     (sum, line) => sum + linesOf(line, 2 * PICTURE_MM + 3, SIZE_PT, regular).length * lineMm(SIZE_PT),
-    UNDER_MM,
+    underMm(pair),
   );
   return Math.max(LEAST_CARD_MM, beside + 4, under + 3);
 }
 
-function drawFacts(sheet: Sheet, card: PdfCard, y: number, regular: PDFFont, bold: PDFFont): void {
+function drawCard(sheet: Sheet, card: PdfCard, pair: Pair, y: number, { regular, bold }: Fonts): void {
+  sheet.text(`${card.number}  ${card.title}`, LEFT, y + 6, 11, bold);
+  pair.forEach((image, at) => {
+    const x = LEFT + at * (PICTURE_MM + 3);
+    drawPicture(sheet, image, x, y + PICTURE_TOP_MM, at === 0 ? "before" : "after", regular);
+  });
   let down = y + FACTS_TOP_MM;
   for (const [name, value] of card.facts) {
     sheet.text(name, FACTS_X, down, SIZE_PT, regular);
     sheet.paragraph(value, FACTS_X + NAME_MM, down, VALUE_MM, SIZE_PT, bold);
     down += rowMm(value, bold);
   }
-  let under = y + UNDER_MM;
+  let under = y + underMm(pair);
   for (const line of card.lookAt)
     under += sheet.paragraph(line, LEFT, under, 2 * PICTURE_MM + 3, SIZE_PT, regular);
 }
 
-type Fonts = { readonly regular: PDFFont; readonly bold: PDFFont };
-
 const HEADING_MM = 13;
 const AGAIN_PT = 9;
-
-/** Height of an entry, mm. */
-function entryMm(entry: PdfEntry, { regular, bold }: Fonts): number {
-  switch (entry.kind) {
-    case "card":
-      return heightOf(entry, regular, bold);
-    case "heading":
-      return HEADING_MM;
-    case "again":
-      return linesOf(entry.text, AGAIN_MM, AGAIN_PT, regular).length * lineMm(AGAIN_PT) + 4;
-  }
-}
 const NUMBER_MM = 9;
 const AGAIN_MM = PAGE_MM.width - 2 * LEFT - NUMBER_MM;
 
-type PictureOf = ReturnType<typeof picturesOf>;
+/** An entry with its height, mm, ready to be drawn. */
+interface SetEntry {
+  readonly mm: number;
+  draw(sheet: Sheet, y: number): void;
+}
 
-async function drawEntry(sheet: Sheet, entry: PdfEntry, y: number, fonts: Fonts, pictureOf: PictureOf) {
+async function setEntry(
+  entry: PdfEntry,
+  fonts: Fonts,
+  pictureOf: ReturnType<typeof picturesOf>,
+): Promise<SetEntry> {
   const { regular, bold } = fonts;
-  sheet.line([LEFT, y], [PAGE_MM.width - LEFT, y], entry.kind === "heading" ? 0.4 : 0.1);
-  if (entry.kind === "heading") {
-    sheet.text(entry.title, LEFT, y + 6, 12, bold);
-    sheet.text(entry.note, LEFT, y + 10.5, 8.5, regular);
-  } else if (entry.kind === "again") {
-    sheet.text(String(entry.number), LEFT, y + 5, 11, bold);
-    sheet.paragraph(entry.text, LEFT + NUMBER_MM, y + 5, AGAIN_MM, AGAIN_PT, regular);
-  } else {
-    sheet.text(`${entry.number}  ${entry.title}`, LEFT, y + 6, 11, bold);
-    drawPicture(sheet, await pictureOf(entry.before), LEFT, y + 11, "before", regular);
-    drawPicture(sheet, await pictureOf(entry.after), LEFT + PICTURE_MM + 3, y + 11, "after", regular);
-    drawFacts(sheet, entry, y, regular, bold);
+  const line = (sheet: Sheet, y: number, widthMm: number) =>
+    sheet.line([LEFT, y], [PAGE_MM.width - LEFT, y], widthMm);
+  if (entry.kind === "card") {
+    const pair = [await pictureOf(entry.before), await pictureOf(entry.after)] as const;
+    return {
+      mm: heightOf(entry, pair, fonts),
+      draw(sheet, y) {
+        line(sheet, y, 0.1);
+        drawCard(sheet, entry, pair, y, fonts);
+      },
+    };
   }
+  if (entry.kind === "heading")
+    return {
+      mm: HEADING_MM,
+      draw(sheet, y) {
+        line(sheet, y, 0.4);
+        sheet.text(entry.title, LEFT, y + 6, 12, bold);
+        sheet.text(entry.note, LEFT, y + 10.5, 8.5, regular);
+      },
+    };
+  return {
+    mm: linesOf(entry.text, AGAIN_MM, AGAIN_PT, regular).length * lineMm(AGAIN_PT) + 4,
+    draw(sheet, y) {
+      line(sheet, y, 0.1);
+      sheet.text(String(entry.number), LEFT, y + 5, 11, bold);
+      sheet.paragraph(entry.text, LEFT + NUMBER_MM, y + 5, AGAIN_MM, AGAIN_PT, regular);
+    },
+  };
 }
 
 /** What stands on the pages of cards. */
@@ -157,9 +189,9 @@ export async function drawCards(
   let y = Infinity;
   for (const [done, entry] of cards.entries()) {
     if (!(await goOn(done))) return false;
-    const height = entryMm(entry, fonts);
+    const set = await setEntry(entry, fonts, pictureOf);
     const next = entry.kind === "heading" ? cards[done + 1] : undefined;
-    const needed = height + (next ? entryMm(next, fonts) : 0);
+    const needed = set.mm + (next ? (await setEntry(next, fonts, pictureOf)).mm : 0);
     if (sheet === null || y + needed > PAGE_MM.height - 8) {
       const first: boolean = sheet === null;
       sheet = new Sheet(document.addPage([PAGE_MM.width * PT_PER_MM, PAGE_MM.height * PT_PER_MM]));
@@ -169,8 +201,8 @@ export async function drawCards(
         for (const caution of cautions) y += sheet.paragraph(`Caution: ${caution}`, LEFT, y, 180, 8, regular);
       y += 3;
     }
-    await drawEntry(sheet, entry, y, fonts, pictureOf);
-    y += height;
+    set.draw(sheet, y);
+    y += set.mm;
   }
   return true;
 }

@@ -33,7 +33,7 @@ function Facts({ card, turn, adds }: BodyProps) {
   const paints = usePaints();
   const painter = usePainter();
   const facts = [
-    ...cardFacts(card, paints, painter).filter(([name]) => name !== "Hand time"),
+    ...cardFacts(card, paints, painter).filter(([name]) => name !== "Hand time" && name !== "Count first"),
     ["Hand time", formatMinutes(turn.end - turn.setUpAt)] as const,
     [
       "Setting up",

@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 import type { Card } from "../../../core/plan/cards";
-import { lackText, shopping } from "../../../core/plan/shopping";
-import { counted, formatNumber } from "../../../core/units";
+import { lackText, mlText, shopping } from "../../../core/plan/shopping";
+import { counted } from "../../../core/units";
 import { Row } from "../../../ui/Row";
 import { usePaints } from "../jobStore";
 
@@ -15,7 +15,7 @@ export function PotsList({ cards }: { readonly cards: readonly Card[] }) {
         return (
           <Box key={pot.id}>
             <Row name={lack === null ? pot.name : `\u26a0 ${pot.name}`}>
-              {counted(pot.drops, "drop")}, {formatNumber(pot.ml, 2)}&#8239;ml
+              {counted(pot.drops, "drop")}, {mlText(pot.ml)}
             </Row>
             {lack !== null && (
               <Typography variant="caption" component="div" sx={{ mb: 0.5 }}>
