@@ -52,6 +52,7 @@ const FIRST_HALF = [
   "saving",
   "desk-and-files",
   "bench-history",
+  "ground",
 ].map((name) => `${name}.spec.ts`);
 const specs = readdirSync(path.join(root, "tests/e2e")).filter((name) => name.endsWith(".spec.ts"));
 

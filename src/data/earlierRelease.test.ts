@@ -27,7 +27,7 @@ describe("a database of an earlier release", () => {
     const [sergeant, scout] = listJobs(db).map(({ id }) => findJob(db, id)!);
     expect([sergeant!.job.name, sergeant!.revision]).toEqual(["Ferry sergeant, second", 2]);
     expect(scout!.job.name).toBe("Reed scout");
-    expect(sergeant!.job.version).toBe(15);
+    expect(sergeant!.job.version).toBe(16);
     const { log, wells } = readHistory(db, sergeant!.job.id);
     expect(log.map(({ note }) => note)).toEqual(["Ünruhige Hand", ""]);
     expect(wells.length).toBeGreaterThan(0);

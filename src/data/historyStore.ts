@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, max } from "drizzle-orm";
+import { and, asc, eq, isNotNull, isNull, max } from "drizzle-orm";
 import { parseHistory } from "../core/formats/job-json/jobSchema";
 import type { Addition, History, LogEntry, Sitting, Well } from "../core/job";
 import type { Db } from "./database";
@@ -33,6 +33,7 @@ function readLog(db: Reader, jobId: string): LogEntry[] {
     ...(part.loads !== null && { loads: part.loads }),
     ...(part.brush !== null && { brush: part.brush }),
     ...(part.readings && { readings: part.readings }),
+    ...(part.photos && { photos: part.photos }),
     recipe: mixed ? drops.filter(({ entryId }) => entryId === id).map(toAddition) : null,
   }));
 }
@@ -56,7 +57,10 @@ const readSittings = (db: Reader, jobId: string): Sitting[] =>
     .where(eq(sittings.jobId, jobId))
     .orderBy(asc(sittings.position))
     .all()
-    .map(({ id, startedAt, endedAt, note }) => ({ id, startedAt, endedAt, note }));
+    .map(({ id, startedAt, endedAt, note, photos }) => ({
+      ...{ id, startedAt, endedAt, note },
+      ...(photos && { photos }),
+    }));
 
 /** What happened while a job was painted, in the order it happened. */
 export const readHistory = (db: Reader, jobId: string): History =>
@@ -68,6 +72,14 @@ export const readHistory = (db: Reader, jobId: string): History =>
 export function readAllEntries(db: Reader): LogEntry[] {
   const kept = db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.deletedAt)).all();
   return kept.flatMap(({ id }) => readLog(db, id)).toSorted((a, b) => a.doneAt.localeCompare(b.doneAt));
+}
+
+/** Every photo that a log or a sitting names, jobs that are deleted counted. */
+export function readAllPhotos(db: Reader): Set<string> {
+  const [log, sat] = [logEntries, sittings].map((table) =>
+    db.select({ photos: table.photos }).from(table).where(isNotNull(table.photos)).all(),
+  );
+  return new Set([...log!, ...sat!].flatMap(({ photos }) => photos ?? []));
 }
 
 /** Where a new row of a job goes: behind all there are; a row that is there already stays where it is. */

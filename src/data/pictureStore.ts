@@ -1,6 +1,7 @@
 import { eq, lt } from "drizzle-orm";
 import { JOB_VERSION } from "../core/job";
 import type { Db } from "./database";
+import { readAllPhotos } from "./historyStore";
 import { jobPictures, jobs, pictures } from "./schema";
 
 export interface StoredPicture {
@@ -21,8 +22,9 @@ export const findPicture = (db: Db, id: string): StoredPicture | null =>
     .where(eq(pictures.id, id))
     .get() ?? null;
 
-/** Drops pictures older than a time that no job names, deleted jobs counted. */
+/** Drops pictures older than a time that no job and no log names, deleted jobs counted. */
 export function forgetPictures(db: Db, before: string): void {
+  const photos = readAllPhotos(db);
   const linked = new Set(
     db
       .selectDistinct({ id: jobPictures.pictureId })
@@ -34,7 +36,7 @@ export function forgetPictures(db: Db, before: string): void {
   const unread = db.select({ document: jobs.document }).from(jobs).where(lt(jobs.version, JOB_VERSION)).all();
   const rows = db.select({ id: pictures.id }).from(pictures).where(lt(pictures.createdAt, before)).all();
   for (const { id } of rows) {
-    if (!linked.has(id) && !unread.some(({ document }) => document.includes(id)))
+    if (!linked.has(id) && !photos.has(id) && !unread.some(({ document }) => document.includes(id)))
       db.delete(pictures).where(eq(pictures.id, id)).run();
   }
 }

@@ -120,6 +120,8 @@ export const logEntries = sqliteTable(
     brush: text("brush"),
     /** Colours read from it, first to last. */
     readings: text("readings", { mode: "json" }).$type<readonly ColourRead[]>(),
+    /** Pictures of it, by their ids; null for none. */
+    photos: text("photos", { mode: "json" }).$type<readonly string[]>(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );
@@ -154,6 +156,8 @@ export const sittings = sqliteTable(
     /** Null while it goes on. */
     endedAt: text("ended_at"),
     note: text("note").notNull(),
+    /** Pictures of the work, by their ids; null for none. */
+    photos: text("photos", { mode: "json" }).$type<readonly string[]>(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

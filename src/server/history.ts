@@ -1,4 +1,5 @@
 import { parseLogEntry, parseSitting, parseWell } from "../core/formats/job-json/jobSchema";
+import { MOST_PHOTOS, photosIn, type LogEntry, type Sitting } from "../core/job";
 import { database } from "../data";
 import type { Db } from "../data/database";
 import {
@@ -11,6 +12,7 @@ import {
   removeWell,
 } from "../data/historyStore";
 import { hasJob } from "../data/jobStore";
+import { findPicture } from "../data/pictureStore";
 import { readJson } from "./body";
 import { HttpProblem, json } from "./problem";
 
@@ -20,11 +22,32 @@ interface Kind {
   drop(db: Db, jobId: string, id: string): void;
 }
 
+/** @throws HttpProblem 422 where a photo is not kept here, or the job would have too many */
+function checkPhotos(db: Db, jobId: string, { photos = [] }: Pick<LogEntry | Sitting, "photos">): void {
+  if (photos.length === 0) return;
+  const missing = photos.find((id) => !findPicture(db, id));
+  if (missing !== undefined)
+    throw new HttpProblem(
+      422,
+      "The photo cannot be used",
+      `The picture ${missing.slice(0, 12)}… is not kept here: send it first.`,
+    );
+  const { log, sittings } = readHistory(db, jobId);
+  const all = new Set([...photosIn({ log, sittings }), ...photos]);
+  if (all.size > MOST_PHOTOS.job)
+    throw new HttpProblem(
+      422,
+      "The photo cannot be used",
+      `A job may have ${MOST_PHOTOS.job} photos; take one off first.`,
+    );
+}
+
 /** What happens at the bench, by the name it has in addresses. */
 const KINDS: Readonly<Record<string, Kind>> = {
   log: {
     put(db, jobId, value) {
       const entry = parseLogEntry(value);
+      checkPhotos(db, jobId, entry);
       putEntry(db, jobId, entry);
       return entry;
     },
@@ -33,6 +56,7 @@ const KINDS: Readonly<Record<string, Kind>> = {
   sittings: {
     put(db, jobId, value) {
       const sitting = parseSitting(value);
+      checkPhotos(db, jobId, sitting);
       putSitting(db, jobId, sitting);
       return sitting;
     },

@@ -3,7 +3,7 @@ import { missingPots, onOwnShelf } from "../core/edits/foreignPots";
 import { InputError } from "../core/errors";
 import { MOST_FILE_BYTES, readJobFile, writeJobFile, type JobFile } from "../core/formats/job-json/jobFile";
 import { parseJob } from "../core/formats/job-json/jobSchema";
-import { NO_HISTORY, type Job, type Paint } from "../core/job";
+import { NO_HISTORY, photosIn, type History, type Job, type Paint } from "../core/job";
 import { database } from "../data";
 import { wholeSergeant } from "../data/demo/company";
 import { newJob } from "../core/newJob";
@@ -118,6 +118,11 @@ export async function createJob(request: Request): Promise<Response> {
   return json(stored(insertJob(db, parseJob(job), now(), history)), 201);
 }
 
+/** Pictures that a job and its log name, each once. */
+const picturesNamed = (job: Job, history: History): string[] => [
+  ...new Set([...picturesOf(job).map(({ pictureId }) => pictureId), ...photosIn(history)]),
+];
+
 /** @throws InputError where the file names pots or pictures that are neither in it nor here */
 function refuseMissing(db: Db, file: JobFile, shelf: readonly Paint[]): void {
   const pots = missingPots(file, shelf).map((id) => ({
@@ -125,7 +130,7 @@ function refuseMissing(db: Db, file: JobFile, shelf: readonly Paint[]): void {
     message: `A mix of the job names the pot "${id}", which is neither in the file nor on the shelf.`,
   }));
   const brought = new Set(file.pictures.map(({ id }) => id));
-  const pictures = picturesOf(file.job).flatMap(({ pictureId }) =>
+  const pictures = picturesNamed(file.job, file.history).flatMap((pictureId) =>
     brought.has(pictureId) || findPicture(db, pictureId)
       ? []
       : [
@@ -210,11 +215,12 @@ export function restoreJob(id: string): Response {
 export function exportJob(id: string): Response {
   const db = database();
   const { job } = wantedJob(db, id);
-  const pictures = [...new Set(picturesOf(job).map(({ pictureId }) => pictureId))].flatMap((pictureId) => {
+  const history = readHistory(db, id);
+  const pictures = picturesNamed(job, history).flatMap((pictureId) => {
     const picture = findPicture(db, pictureId);
     return picture ? [{ id: picture.id, type: picture.type, base64: picture.bytes.toString("base64") }] : [];
   });
-  return new Response(writeJobFile(job, listPaints(db), pictures, readHistory(db, id)), {
+  return new Response(writeJobFile(job, listPaints(db), pictures, history), {
     headers: {
       "content-type": "application/json; charset=utf-8",
       "content-disposition": `attachment; filename="${plainName(job.name) || id}.crenna.json"`,

@@ -1,4 +1,5 @@
 import { expect, test } from "@playwright/test";
+import sharp from "sharp";
 import { demoJob, saved, storedHistory, storedJob } from "./support";
 
 test("what was painted stays painted: undo, reload and another window leave the log alone", async ({
@@ -137,4 +138,35 @@ test("what was really painted is painted again: kept from the log, recoloured, b
   const again = begun.mixes.find((one) => one.id === painted.coats[0]!.mixId)!;
   expect(again.parts).not.toEqual(mix.parts);
   expect(begun.figures[0]!.notes).toContain("Two thin passes.");
+});
+
+test("a photo of the work stays with its entry, over a reload and in the job's file", async ({
+  page,
+  request,
+}) => {
+  const id = await demoJob(request, ["coat-skirt"]);
+  await page.goto(`/job/${id}/log`);
+  await page.getByRole("checkbox", { name: "Base done" }).click();
+  const input = page.getByLabel("Photo of Base");
+  await input.setInputFiles({ name: "note.png", mimeType: "image/png", buffer: Buffer.from("no photo") });
+  await expect(page.getByRole("alert").getByText(/cannot be read as a picture/)).toBeVisible();
+  const buffer = await sharp({
+    create: { width: 2400, height: 1600, channels: 3, background: { r: 84, g: 96, b: 104 } },
+  })
+    .jpeg()
+    .toBuffer();
+  await input.setInputFiles({ name: "skirt.jpg", mimeType: "image/jpeg", buffer });
+  const photo = page.getByRole("button", { name: "Look at photo 1 of base" });
+  await expect(photo).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await photo.click();
+  const large = page.getByRole("dialog", { name: "Photo 1 of Base" });
+  await expect
+    .poll(() => large.getByRole("img").evaluate((image: HTMLImageElement) => image.naturalWidth))
+    .toBeGreaterThan(300);
+  await large.getByRole("button", { name: "Close" }).click();
+  const [entry] = (await storedHistory(request, id)).log;
+  const file = (await (await request.get(`/api/jobs/${id}/export`)).json()) as { pictures: { id: string }[] };
+  expect(file.pictures.map((one) => one.id)).toEqual(entry!.photos);
 });

@@ -3,6 +3,7 @@ import { MISHAP_IDS } from "./mishap";
 import { mixPartSchema } from "./mix";
 import { use } from "./surface";
 import {
+  contentId,
   fields,
   id,
   listOf,
@@ -83,6 +84,9 @@ const plannedSchema = fields({
 });
 export type PlannedThen = Shape<typeof plannedSchema>;
 
+/** Photos of the work, first to last: pictures that are kept, named by their content. */
+export const MOST_PHOTOS = { entry: 6, sitting: 12, job: 60 } as const;
+
 /** What was really done at the bench. */
 export const logEntrySchema = fields({
   id: id(),
@@ -107,6 +111,8 @@ export const logEntrySchema = fields({
   brush: text(80).optional(),
   /** Colours read from it once it was dry, first to last. */
   readings: manyIfAny(colourRead, 40),
+  /** How it looked; left out where there is no photo. */
+  photos: manyIfAny(contentId(), MOST_PHOTOS.entry),
   /** What went wrong with it; left out where nothing did. */
   mishap: one(MISHAP_IDS).optional(),
   /** Left out in entries from before this was kept. */
@@ -121,6 +127,8 @@ export const sittingSchema = fields({
   /** Null while it goes on. */
   endedAt: utcTime().nullable(),
   note: text(4000),
+  /** The work as it stood; left out where there is no photo. */
+  photos: manyIfAny(contentId(), MOST_PHOTOS.sitting),
 });
 export type Sitting = Shape<typeof sittingSchema>;
 
@@ -131,5 +139,10 @@ export const historySchema = fields({
   sittings: listOf(sittingSchema, "sittings", 2000),
 });
 export type History = Shape<typeof historySchema>;
+
+/** Every photo that a history names, once. */
+export const photosIn = ({ log, sittings }: Pick<History, "log" | "sittings">): string[] => [
+  ...new Set([...log, ...sittings].flatMap(({ photos = [] }) => photos)),
+];
 
 export const NO_HISTORY: History = { log: [], wells: [], sittings: [] };

@@ -6,7 +6,7 @@ import { goalSchema, mixSchema, referenceSchema } from "./mix";
 import { surfaceSchema, type Surface } from "./surface";
 
 /** The version jobs and job files are written in. */
-export const JOB_VERSION = 15;
+export const JOB_VERSION = 16;
 
 /** Mixes that a job may have. */
 export const MOST_MIXES = 200;

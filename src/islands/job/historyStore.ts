@@ -142,6 +142,31 @@ export function changeEntry(entry: LogEntry, part: Partial<EntryTold>): void {
   tell("log", entry.id, Object.fromEntries(next) as unknown as LogEntry);
 }
 
+/** An entry or a sitting with other photos; without the field where there is none. */
+function withPhotos<T extends LogEntry | Sitting>(item: T, photos: readonly string[]): T {
+  const { photos: _before, ...rest } = item;
+  return { ...rest, ...(photos.length > 0 && { photos: [...photos] }) } as unknown as T;
+}
+
+/** What photos are kept of: an entry of the log, or a sitting. */
+export type PhotoKind = "log" | "sittings";
+
+/**
+ * Changes the photos of an entry or a sitting, as it stands now: a photo takes a while to arrive.
+ * @param words what is told of it, so that it can be taken back
+ */
+export function changePhotos(
+  kind: PhotoKind,
+  id: string,
+  change: (photos: readonly string[]) => readonly string[],
+  words: string | null = null,
+): void {
+  const { history } = useHistoryStore.getState();
+  const list: readonly (LogEntry | Sitting)[] = history[kind];
+  const item = list.find((one) => one.id === id);
+  if (item) tell(kind, id, withPhotos(item, change(item.photos ?? [])) as never, words);
+}
+
 /** After so long without anything a sitting that was not ended is taken to be over, ms. */
 const OVER_MS = 4 * 60 * 60_000;
 

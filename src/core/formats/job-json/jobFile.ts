@@ -1,7 +1,7 @@
 import { parsePlainJson } from "../plainJson";
 import { array, string, ValidationError } from "yup";
 import { InputError, type Problem } from "../../errors";
-import { JOB_VERSION, NO_HISTORY, type History, type Job, type Paint } from "../../job";
+import { JOB_VERSION, MOST_PHOTOS, NO_HISTORY, type History, type Job, type Paint } from "../../job";
 import { contentId, fields, one } from "../../shape";
 import { parseHistory, parseJob, parsePaint, parseStoredJob } from "./jobSchema";
 import { upgradePaint, upgradeReadings, upgradeTold } from "./upgrade";
@@ -36,8 +36,8 @@ export const filePictureSchema = fields({
     .matches(/^[A-Za-z0-9+/]+={0,2}$/, "${path} must be base64"),
 });
 
-/** Pictures a job can use: its references, and a relief for each surface. */
-const MOST_PICTURES = 68;
+/** Pictures a job can use: its references, a relief for each surface, and photos of the work. */
+const MOST_PICTURES = 68 + MOST_PHOTOS.job;
 
 export const filePicturesSchema = array(filePictureSchema)
   .strict()

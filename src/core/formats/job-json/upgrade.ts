@@ -7,6 +7,7 @@ import { fromVersion11 } from "./steps/fromVersion11";
 import { fromVersion12 } from "./steps/fromVersion12";
 import { fromVersion13 } from "./steps/fromVersion13";
 import { fromVersion14 } from "./steps/fromVersion14";
+import { fromVersion15 } from "./steps/fromVersion15";
 import { fromVersion2 } from "./steps/fromVersion2";
 import { fromVersion3 } from "./steps/fromVersion3";
 import { fromVersion4 } from "./steps/fromVersion4";
@@ -32,6 +33,7 @@ const steps: Readonly<Record<number, Step>> = {
   12: fromVersion12,
   13: fromVersion13,
   14: fromVersion14,
+  15: fromVersion15,
 };
 
 /** A pattern's settings in its family's newest shape; an unknown family's are handed on as they are. */

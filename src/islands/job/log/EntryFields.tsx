@@ -9,7 +9,10 @@ import { changeEntry, useHistory } from "../historyStore";
 import { usePaints } from "../jobStore";
 import { additionsText } from "../palette/additionsText";
 import { EntryNumber } from "./EntryNumber";
+import { Photos } from "./Photos";
 import { Readings } from "./Readings";
+
+const NO_PHOTOS: readonly string[] = [];
 
 /** Mix, water and passes of a card as it was painted. */
 function plannedText({ mix, parts, water, passes, figures }: PlannedThen, paints: readonly Paint[]): string {
@@ -132,6 +135,7 @@ export function EntryFields({ entry }: { readonly entry: LogEntry }) {
         How it went
       </Button>
       {open && <Really entry={entry} />}
+      <Photos kind="log" id={entry.id} of={entry.cardTitle} photos={entry.photos ?? NO_PHOTOS} />
       {!open && went !== "" && (
         <Typography variant="body2" sx={{ width: "100%" }}>
           How it went: {went}

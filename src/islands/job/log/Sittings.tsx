@@ -4,7 +4,10 @@ import { entriesIn, openSitting } from "../../../core/record/sittings";
 import { counted, formatMinutes } from "../../../core/units";
 import { TextEdit } from "../../../ui/TextEdit";
 import { TimeField } from "../../../ui/TimeField";
+import { Photos } from "./Photos";
 import { beginSitting, changeSitting, endSitting, removeSitting, useHistory } from "../historyStore";
+
+const NO_PHOTOS: readonly string[] = [];
 
 const minutesFrom = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60_000;
 
@@ -50,6 +53,14 @@ function SittingLine({ sitting, number }: { readonly sitting: Sitting; readonly 
           />
         </Box>
         <Button onClick={() => removeSitting(sitting)}>Remove</Button>
+      </Box>
+      <Box sx={{ mt: 1 }}>
+        <Photos
+          kind="sittings"
+          id={sitting.id}
+          of={`sitting ${number}`}
+          photos={sitting.photos ?? NO_PHOTOS}
+        />
       </Box>
       {titles !== "" && (
         <Typography variant="body2" sx={{ mt: 0.5 }}>

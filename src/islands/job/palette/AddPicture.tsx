@@ -1,31 +1,11 @@
 import { Alert, Box, Button, LinearProgress } from "@mui/material";
 import { useRef, useState } from "react";
-import { ApiError, messageOf } from "../../../ui/api";
-import { taskWorker } from "../../../worker/client";
-import type { ScaledPicture } from "../../../worker/paletteTasks";
+import { messageOf } from "../../../ui/api";
+import { keepPicture } from "../keepPicture";
 import { useEdit, useJob } from "../jobStore";
 import { withReference } from "./goalEdits";
 
 const MOST_PICTURES = 8;
-
-/** Scales a picture in the worker, keeps it on the server. @throws Error with what is wrong */
-async function keep(file: File): Promise<{ picture: ScaledPicture; id: string }> {
-  const picture = await new Promise<ScaledPicture>((resolve, reject) => {
-    taskWorker().ask(
-      "picture",
-      { file },
-      {
-        answer: resolve,
-        failed: (message) => reject(new Error(message)),
-      },
-    );
-  });
-  const response = await fetch("/api/pictures", { method: "POST", body: picture.bytes });
-  const body = (await response.json()) as { id?: string; detail?: string };
-  if (!response.ok || body.id === undefined)
-    throw new ApiError(response.status, body.detail ?? "The picture could not be kept.", {});
-  return { picture, id: body.id };
-}
 
 /** Takes a picture from the painter's files as a reference of the job; `quiet` where something else is done first. */
 export function AddPicture({ quiet = false }: { readonly quiet?: boolean }) {
@@ -35,7 +15,7 @@ export function AddPicture({ quiet = false }: { readonly quiet?: boolean }) {
   const [state, setState] = useState<"busy" | { readonly problem: string } | null>(null);
   const take = (file: File) => {
     setState("busy");
-    keep(file).then(
+    keepPicture(file).then(
       ({ picture, id }) => {
         setState(null);
         const name =

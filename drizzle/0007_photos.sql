@@ -1,0 +1,2 @@
+ALTER TABLE `log_entries` ADD `photos` text;--> statement-breakpoint
+ALTER TABLE `sittings` ADD `photos` text;
