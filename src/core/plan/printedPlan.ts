@@ -37,6 +37,36 @@ const planFacts = ({ part, minutes }: PrintedTurn, into: Card | null): (readonly
   ["Hand time", formatMinutes(minutes)],
 ];
 
+/** What makes entries of turns: names, pictures and words of cards, and where each was printed first. */
+interface Printing {
+  readonly cards: ReadonlyMap<string, Card>;
+  readonly name: (card: Card) => string;
+  readonly faceOf: (card: Card) => CardFace;
+  readonly printedAs: Map<string, number>;
+}
+
+/** A turn as it is printed: its cards, or where they are printed already. */
+function turnEntries(turn: PrintedTurn, number: number, printing: Printing): PdfEntry[] {
+  const { cards, name, faceOf, printedAs } = printing;
+  const own = turn.cardIds.flatMap((id) => cards.get(id) ?? []);
+  const known = own.length > 0 && own.every(({ id }) => printedAs.has(id));
+  if (known) {
+    const names = own.map(name).join(", then ");
+    const as = `as card ${printedAs.get(own[0]!.id)}`;
+    const words = [names, turn.part, as, formatMinutes(turn.minutes)].filter((word) => word !== "");
+    return [{ kind: "again", number, text: words.join(" · ") }];
+  }
+  return own.map((card, of) => {
+    printedAs.set(card.id, number);
+    const face = faceOf(card);
+    const facts = face.facts.filter(([fact]) => fact !== "Hand time");
+    return {
+      ...{ ...face, kind: "card", number, title: name(card) },
+      facts: [...facts, ...planFacts(turn, own[of - 1] ?? null)],
+    };
+  });
+}
+
 /**
  * Cards in the order of a plan, under its sittings; what comes to a card again names it. Cards that no turn paints any
  * more are done: they stand last.
@@ -49,41 +79,25 @@ export function entriesOf(
   faceOf: (card: Card) => CardFace,
 ): PdfEntry[] {
   const several = new Set(cards.map(({ surface }) => surface.id)).size > 1;
-  const byId = new Map(cards.map((card) => [card.id, card]));
+  const name = (card: Card) => nameOf(card, several);
   const printedAs = new Map<string, number>();
-  const entries: PdfEntry[] = [];
-  turns.forEach((turn, at) => {
+  const printing = { cards: new Map(cards.map((card) => [card.id, card])), name, faceOf, printedAs };
+  const planned = turns.flatMap((turn, at): PdfEntry[] => {
     const heading = turn.sitting === turns[at - 1]?.sitting ? undefined : sittings[turn.sitting];
-    if (heading) entries.push({ kind: "heading", ...heading });
-    const number = at + 1;
-    const own = turn.cardIds.flatMap((id) => byId.get(id) ?? []);
-    const [first] = own;
-    if (!first) return;
-    if (own.every(({ id }) => printedAs.has(id))) {
-      const names = own.map((card) => nameOf(card, several)).join(", then ");
-      const words = [names, turn.part, `as card ${printedAs.get(first.id)}`, formatMinutes(turn.minutes)];
-      entries.push({ kind: "again", number, text: words.filter((word) => word !== "").join(" · ") });
-      return;
-    }
-    own.forEach((card, of) => {
-      printedAs.set(card.id, number);
-      const face = faceOf(card);
-      const facts = face.facts.filter(([name]) => name !== "Hand time");
-      entries.push({
-        ...{ ...face, kind: "card", number, title: nameOf(card, several) },
-        facts: [...facts, ...planFacts(turn, own[of - 1] ?? null)],
-      });
-    });
+    return [
+      ...(heading ? [{ kind: "heading" as const, ...heading }] : []),
+      ...turnEntries(turn, at + 1, printing),
+    ];
   });
   const done = cards.filter(({ id }) => !printedAs.has(id));
-  if (done.length > 0 && turns.length > 0)
-    entries.push({ kind: "heading", title: "Done already", note: counted(done.length, "card") });
-  done.forEach((card, at) =>
-    entries.push({
-      ...{ ...faceOf(card), kind: "card", number: turns.length + at + 1, title: nameOf(card, several) },
-    }),
-  );
-  return entries;
+  const doneHead = { kind: "heading" as const, title: "Done already", note: counted(done.length, "card") };
+  return [
+    ...planned,
+    ...(done.length > 0 && turns.length > 0 ? [doneHead] : []),
+    ...done.map((card, at) => ({
+      ...{ ...faceOf(card), kind: "card" as const, number: turns.length + at + 1, title: name(card) },
+    })),
+  ];
 }
 
 /** What is taken out of every pot, and every batch in the order of mixing. */
