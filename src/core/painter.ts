@@ -1,3 +1,4 @@
+import type { Hiding } from "./colour/paint";
 import type { Hand } from "./job";
 
 /** The painter: hand, drops and pace. New jobs take the hand over; counts and minutes follow the rest. */
@@ -61,6 +62,10 @@ export interface Learning {
   readonly locked: readonly LearntKey[];
   /** Entries of the log from before these times do not count, by number; ISO 8601, UTC. */
   readonly since: readonly { readonly key: LearntKey; readonly at: string }[];
+  /** What the shelf said of pots before what readings told of them was taken over; left out for none. */
+  readonly pots?:
+    | readonly { readonly paintId: string; readonly strength: number; readonly hiding: Hiding }[]
+    | undefined;
 }
 
 export const defaultPainter: Painter = {

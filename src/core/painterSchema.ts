@@ -1,6 +1,7 @@
+import { HIDING } from "./colour/paint";
 import { handSchema } from "./job";
 import { LEARNT_KEYS, type LearntKey, type Painter } from "./painter";
-import { fields, manyOf, one, size, utcTime } from "./shape";
+import { fields, id, manyIfAny, manyOf, one, size, utcTime } from "./shape";
 
 /** Least and most of the numbers that follow the log. */
 export const LEARNT_RANGES: Readonly<Record<LearntKey, readonly [number, number]>> = {
@@ -40,6 +41,7 @@ export const painterSchema = fields({
   learning: fields({
     locked: manyOf(one(LEARNT_KEYS), LEARNT_KEYS.length),
     since: manyOf(fields({ key: one(LEARNT_KEYS), at: utcTime() }), LEARNT_KEYS.length),
+    pots: manyIfAny(fields({ paintId: id(), strength: size(0.2, 20), hiding: one(HIDING) }), 5000),
   }),
 });
 

@@ -15,7 +15,7 @@ export type SeenPaint = Pick<Paint, "thick" | "overWhite" | "overBlack" | "hidin
   Partial<Pick<Paint, "kind">>;
 
 /** Pots that hold no pigment: what is seen over white is all they do. */
-const isClear = (paint: SeenPaint) => paint.kind === "medium" || paint.kind === "varnish";
+export const isClear = (paint: SeenPaint) => paint.kind === "medium" || paint.kind === "varnish";
 
 /** Colours over black and white tell the hiding better than a word: K and S are fitted to them. */
 function measuredOverBlack(paint: SeenPaint, overBlack: string): Optics {

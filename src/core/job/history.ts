@@ -11,6 +11,7 @@ import {
   one,
   size,
   text,
+  triple,
   utcTime,
   whole,
   manyIfAny,
@@ -56,6 +57,17 @@ const colourRead = fields({
   l: size(0, 100),
   a: size(-128, 128),
   b: size(-128, 128),
+  /**
+   * The coat it was read from: dry film, µm, and mean L*a*b* of the ground below and of its departure from an even film.
+   * Left out where it departs too far to tell of its pots, and in older readings.
+   */
+  film: fields({
+    um: size(0.01, 5000),
+    under: triple(-160, 160).required(),
+    off: triple(-160, 160).required(),
+  })
+    .optional()
+    .default(undefined),
 });
 export type ColourRead = Shape<typeof colourRead>;
 

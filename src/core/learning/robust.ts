@@ -43,7 +43,7 @@ export function median(values: readonly number[]): number {
 }
 
 /** Inverse of a small symmetric positive definite matrix, by Gauss and Jordan. */
-function inverse(matrix: readonly (readonly number[])[]): number[][] {
+export function inverse(matrix: readonly (readonly number[])[]): number[][] {
   const size = matrix.length;
   const rows = matrix.map((row, at) => [...row, ...row.map((_, column) => (column === at ? 1 : 0))]);
   for (let pivot = 0; pivot < size; pivot++) {

@@ -8,6 +8,7 @@ import { TopBar } from "../../ui/TopBar";
 import { NumberField } from "../../ui/NumberField";
 import { usePrefs, type Fineness, type PiecesDrawn } from "../../ui/prefs";
 import { LearnedNumbers } from "./LearnedNumbers";
+import { LearnedPots } from "./LearnedPots";
 import { TestPlate } from "./TestPlate";
 import { TrueSize } from "./TrueSize";
 import { SURROUNDS, type Surround } from "../../ui/theme";
@@ -248,6 +249,7 @@ export function Settings() {
               <Profile painter={painter} change={change} />
               <TestPlate painter={painter} change={change} />
               <LearnedNumbers painter={painter} learned={learned} change={change} />
+              <LearnedPots painter={painter} change={change} />
             </>
           ) : (
             problem === null && <LinearProgress aria-label="Loading" />

@@ -65,7 +65,7 @@ function ColourLine({ cardTitle, planned, read, difference, words }: ReadAgainst
 function Colours() {
   const { log } = useHistory();
   const expected = useContext(ExpectedColours);
-  const read = useMemo(() => coloursRead(log, (cardId) => expected[cardId]), [log, expected]);
+  const read = useMemo(() => coloursRead(log, (cardId) => expected[cardId]?.lab), [log, expected]);
   return (
     <Box component="section">
       <Typography variant="h2">Colours read</Typography>

@@ -2,13 +2,15 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 import { directionInWords, ciede2000 } from "../../../core/colour/difference";
 import type { Triple } from "../../../core/colour/spaces";
-import type { ColourRead, LogEntry } from "../../../core/job";
+import type { ColourRead, LogEntry, Paint } from "../../../core/job";
+import { filmRead, type PlannedFilm } from "../../../core/learning/pots/readFilm";
 import { createRandom } from "../../../core/random";
 import { simulatedFigureReader } from "../../../core/reader/simulatedReader";
 import { formatNumber } from "../../../core/units";
 import { NumberField } from "../../../ui/NumberField";
 import { useDevice } from "../../pots/useReader";
 import { changeEntry } from "../historyStore";
+import { usePaints } from "../jobStore";
 import { useExpected } from "./expected";
 
 /** An entry keeps so many. */
@@ -47,16 +49,26 @@ function Typed({ onTaken }: { readonly onTaken: (lab: Triple) => void }) {
   );
 }
 
+/** What a reading keeps of the coat it is read from; nothing where that is no even film. */
+function filmOf(film: PlannedFilm | undefined, { planned }: LogEntry, paints: readonly Paint[]) {
+  const read = film && planned ? filmRead(film, planned.parts, paints) : undefined;
+  return read && { film: read };
+}
+
 /** Colours read from the dry paint, by the painter's own device or by the simulated one. */
 export function Readings({ entry }: { readonly entry: LogEntry }) {
-  const planned = useExpected(entry.cardId);
+  const film = useExpected(entry.cardId);
+  const planned = film?.lab;
+  const paints = usePaints();
   const readings = entry.readings ?? [];
   const [typing, setTyping] = useState(false);
   const { busy, left, problem, calibrate, read } = useDevice(() =>
     simulatedFigureReader(createRandom(Date.now())),
   );
   const keep = (by: ColourRead["by"], [l, a, b]: Triple) =>
-    changeEntry(entry, { readings: [...readings, { at: new Date().toISOString(), by, l, a, b }] });
+    changeEntry(entry, {
+      readings: [...readings, { at: new Date().toISOString(), by, l, a, b, ...filmOf(film, entry, paints) }],
+    });
   const onRead = async () => {
     const lab = await read({ entryId: entry.id, planned: planned! });
     if (lab) keep("simulated reader", lab);

@@ -35,7 +35,7 @@ function open(log: readonly LogEntry[] = [], sittings: readonly Sitting[] = []) 
 async function expectColours(lab: readonly [number, number, number]): Promise<void> {
   await waitFor(() => expect(FakeWorker.of("expected").length).toBeGreaterThan(0));
   const { id, worker } = FakeWorker.of("expected").at(-1)!;
-  const value = Object.fromEntries(cards.map((card) => [card.id, lab]));
+  const value = Object.fromEntries(cards.map((card) => [card.id, { lab, under: lab, um: 18 }]));
   act(() => worker.tell({ kind: "answer", id, value }));
 }
 
