@@ -1,5 +1,6 @@
 import type { Hiding } from "./colour/paint";
 import type { Hand } from "./job";
+import type { DoubtId } from "./routes/doubtIds";
 
 /** The painter: hand, drops and pace. New jobs take the hand over; counts and minutes follow the rest. */
 export interface Painter {
@@ -39,6 +40,8 @@ export interface Painter {
   /** The painter's pots want so many times of the water that a coat names. */
   readonly waterTimes: number;
   readonly learning: Learning;
+  /** What this painter does without; left out for nothing. */
+  readonly without?: readonly DoubtId[] | undefined;
 }
 
 /** Numbers of the painter that follow the log. */

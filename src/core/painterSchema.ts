@@ -1,6 +1,7 @@
 import { HIDING } from "./colour/paint";
 import { handSchema } from "./job";
 import { LEARNT_KEYS, type LearntKey, type Painter } from "./painter";
+import { DOUBT_IDS } from "./routes/doubtIds";
 import { fields, id, manyIfAny, manyOf, one, size, utcTime } from "./shape";
 
 /** Least and most of the numbers that follow the log. */
@@ -38,6 +39,7 @@ export const painterSchema = fields({
   handlingMinutes: learnt("handlingMinutes"),
   dryingTimes: learnt("dryingTimes"),
   waterTimes: learnt("waterTimes"),
+  without: manyIfAny(one(DOUBT_IDS), DOUBT_IDS.length),
   learning: fields({
     locked: manyOf(one(LEARNT_KEYS), LEARNT_KEYS.length),
     since: manyOf(fields({ key: one(LEARNT_KEYS), at: utcTime() }), LEARNT_KEYS.length),

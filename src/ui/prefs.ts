@@ -1,6 +1,5 @@
 import { create } from "zustand";
 import { createJSONStorage, persist } from "zustand/middleware";
-import type { DoubtId } from "../core/routes/doubts";
 import { safely } from "./browserStore";
 import type { Surround } from "./theme";
 
@@ -31,9 +30,6 @@ interface Prefs {
   readonly handleMm: number;
   /** Technique that is practised before the plan goes on; null for none. */
   readonly practise: string | null;
-  /** What this painter does without. */
-  readonly without: readonly DoubtId[];
-  readonly setWithout: (without: readonly DoubtId[]) => void;
   readonly setPractise: (practise: string | null) => void;
   readonly setHandleMm: (handleMm: number) => void;
   readonly setPieces: (pieces: PiecesDrawn) => void;
@@ -65,8 +61,6 @@ export const usePrefs = create<Prefs>()(
       pieces: "as fits",
       handleMm: 35,
       practise: null,
-      without: [],
-      setWithout: (without) => set({ without }),
       setPractise: (practise) => set({ practise }),
       setHandleMm: (handleMm) => set({ handleMm }),
       setPieces: (pieces) => set({ pieces }),

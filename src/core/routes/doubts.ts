@@ -1,20 +1,21 @@
 import type { Coat } from "../job";
 import type { TechniqueDefinition } from "../techniques/technique";
+import type { DoubtId } from "./doubtIds";
 
-/** What a painter does without, and which techniques that rules out. A new one is one line here. */
-export const DOUBTS = {
-  "no-airbrush": { label: "no airbrush", rulesOut: ({ sprayed }: TechniqueDefinition) => sprayed === true },
+/** What a painter does without, and which techniques that rules out. A new one is one line here and one among the names. */
+export const DOUBTS: Readonly<
+  Record<DoubtId, { readonly label: string; readonly rulesOut: (technique: TechniqueDefinition) => boolean }>
+> = {
+  "no-airbrush": { label: "no airbrush", rulesOut: ({ sprayed }) => sprayed === true },
   "no-blending": {
     label: "no blending wet in wet",
-    rulesOut: ({ wetInWet }: TechniqueDefinition) => wetInWet === true,
+    rulesOut: ({ wetInWet }) => wetInWet === true,
   },
   "shaky-hand": {
     label: "no fine single marks, my hand is shaky",
-    rulesOut: ({ steady }: TechniqueDefinition) => steady === true,
+    rulesOut: ({ steady }) => steady === true,
   },
-} as const;
-export type DoubtId = keyof typeof DOUBTS;
-export const DOUBT_IDS = Object.keys(DOUBTS) as DoubtId[];
+};
 
 /** Whether a painter who does without some things does without this technique. */
 export const isRuledOut = (technique: TechniqueDefinition, without: readonly DoubtId[]): boolean =>

@@ -7,7 +7,8 @@ import type { Coat, Job } from "../job";
 import { defaultPainter } from "../painter";
 import { missingOn } from "../plan/fit/missed";
 import { isTechniqueId, techniques, type TechniqueId } from "../techniques";
-import { DOUBT_IDS, hasRoutes, isRuledOut, type DoubtId } from "./doubts";
+import { DOUBT_IDS, type DoubtId } from "./doubtIds";
+import { hasRoutes, isRuledOut } from "./doubts";
 import { routeSteps, type RouteInput, type Routes } from "./routes";
 
 const sergeant = wholeSergeant();

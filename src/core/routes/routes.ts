@@ -5,7 +5,8 @@ import { cardsOf } from "../plan/cards";
 import { missingOn } from "../plan/fit/missed";
 import { techniqueIds, techniques, type TechniqueId } from "../techniques";
 import type { TechniqueDefinition } from "../techniques/technique";
-import { isRuledOut, type DoubtId } from "./doubts";
+import type { DoubtId } from "./doubtIds";
+import { isRuledOut } from "./doubts";
 
 /** A coat in another technique. */
 export interface Route {

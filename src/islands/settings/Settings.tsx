@@ -7,13 +7,14 @@ import { AppFrame } from "../../ui/AppFrame";
 import { TopBar } from "../../ui/TopBar";
 import { NumberField } from "../../ui/NumberField";
 import { usePrefs, type Fineness, type PiecesDrawn } from "../../ui/prefs";
+import { DoubtBoxes } from "../../ui/DoubtBoxes";
 import { LearnedNumbers } from "./LearnedNumbers";
 import { LearnedPots } from "./LearnedPots";
 import { TestPlate } from "./TestPlate";
 import { TrueSize } from "./TrueSize";
 import { SURROUNDS, type Surround } from "../../ui/theme";
 
-type NumberKey = Exclude<keyof Painter, "hand" | "learning">;
+type NumberKey = Exclude<keyof Painter, "hand" | "learning" | "without">;
 
 const FIELDS: readonly {
   key: NumberKey;
@@ -209,6 +210,13 @@ function Profile({
           onChange={(value) => change({ ...painter, hand: { ...painter.hand, steadiness01: value / 100 } })}
         />
       </Box>
+      <Typography variant="h2" sx={{ mt: 4 }}>
+        What you do without
+      </Typography>
+      <Typography variant="body2">
+        Another route for a coat leaves these out, and says where a plan asks for them.
+      </Typography>
+      <DoubtBoxes without={painter.without ?? []} onChange={(without) => change({ ...painter, without })} />
       <Typography variant="h2" sx={{ mt: 4 }}>
         Drops, losses and pace
       </Typography>

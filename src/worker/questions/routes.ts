@@ -1,5 +1,5 @@
 import { array, string } from "yup";
-import { DOUBT_IDS } from "../../core/routes/doubts";
+import { DOUBT_IDS } from "../../core/routes/doubtIds";
 import { routeSteps, type RouteInput, type Routes } from "../../core/routes/routes";
 import { bringWhatIsKept } from "../heights";
 import { defineQuestion } from "../question";

@@ -1,11 +1,13 @@
+import { server } from "../../testing/server";
 import { FakeWorker } from "../../testing/worker";
 import { screen, waitFor, within } from "@testing-library/react";
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, it } from "vitest";
 import { parseJob } from "../../../core/formats/job-json/jobSchema";
+import type { Painter } from "../../../core/painter";
 import { hasRoutes } from "../../../core/routes/doubts";
 import { wholeSergeant } from "../../../data/demo/company";
-import { usePrefs } from "../../../ui/prefs";
 import { job, look, openJob, show } from "../../testing/open";
+import { call } from "../../../ui/api";
 import { undo } from "../jobStore";
 import { useSurface } from "../useSurface";
 import { CoatInspector } from "./CoatInspector";
@@ -23,11 +25,11 @@ function Inspector() {
 }
 
 beforeEach(() => {
+  server.down = false;
   FakeWorker.ready.clear();
   openJob(sergeant);
   look({ surfaceId: "satchel", coatId: first.id });
 });
-afterEach(() => usePrefs.setState({ without: [] }));
 
 describe("another route for a coat", () => {
   it("is told nearest first, and taken in one step that undo takes back", async () => {
@@ -66,6 +68,20 @@ describe("another route for a coat", () => {
       }),
     );
     expect(dialog.getByRole("button", { name: "Take this route" })).toBeDisabled();
-    expect(usePrefs.getState().without).toEqual(["no-airbrush"]);
+    const kept = async () => (await call<{ painter: Painter }>("/api/painter")).painter.without;
+    await waitFor(async () => expect(await kept()).toEqual(["no-airbrush"]));
+    await user.click(dialog.getByRole("checkbox", { name: "no airbrush" }));
+    await waitFor(async () => expect(await kept()).toEqual([]));
+  });
+
+  it("says where what is done without could not be kept, and goes by it all the same", async () => {
+    server.down = true;
+    const { user } = show(<Inspector />);
+    await user.click(screen.getByRole("button", { name: "Another route" }));
+    const dialog = within(screen.getByRole("dialog"));
+    const box = dialog.getByRole("checkbox", { name: "no blending wet in wet" });
+    await user.click(box);
+    expect(await dialog.findByText(/^It could not be kept/)).toBeVisible();
+    expect(box).toBeChecked();
   });
 });

@@ -2,7 +2,6 @@ import {
   Alert,
   Box,
   Button,
-  Checkbox,
   Dialog,
   DialogActions,
   DialogContent,
@@ -16,16 +15,17 @@ import {
 import { useMemo, useState } from "react";
 import { withCoat, withSurface } from "../../../core/edits/surfaces";
 import type { Coat, Job, Surface } from "../../../core/job";
-import { DOUBT_IDS, DOUBTS, isRuledOut, type DoubtId } from "../../../core/routes/doubts";
+import { isRuledOut } from "../../../core/routes/doubts";
 import type { Route, Routes } from "../../../core/routes/routes";
 import { isTechniqueId, techniques } from "../../../core/techniques";
 import { counted, formatMinutes, formatNumber } from "../../../core/units";
 import { FROM_TOP } from "../../../ui/dialogs";
 import { Picture } from "../../../ui/Picture";
-import { usePrefs } from "../../../ui/prefs";
+import { DoubtBoxes } from "../../../ui/DoubtBoxes";
 import { usePiece } from "../../useThumbnail";
 import { useDesign, useEdit, usePainter, usePaints } from "../jobStore";
 import { useAsked } from "../useAsked";
+import { useWithout } from "./useWithout";
 
 function Shown({
   job,
@@ -101,23 +101,26 @@ function Ways({ found, chosen, onChoose }: WayProps) {
   );
 }
 
-function Doubts({ planned }: { readonly planned: Coat }) {
-  const { without, setWithout } = usePrefs();
+function Doubts({
+  planned,
+  doubts,
+}: {
+  readonly planned: Coat;
+  readonly doubts: ReturnType<typeof useWithout>;
+}) {
+  const { without, change, problem } = doubts;
   const id = planned.technique.id;
   const ruledOut = isTechniqueId(id) && isRuledOut(techniques[id], without);
-  const toggle = (doubt: DoubtId, on: boolean) =>
-    setWithout(on ? [...without, doubt] : without.filter((one) => one !== doubt));
   return (
-    <Box role="group" aria-label="What you do without">
-      {DOUBT_IDS.map((doubt) => (
-        <FormControlLabel
-          key={doubt}
-          control={<Checkbox checked={without.includes(doubt)} onChange={(_, on) => toggle(doubt, on)} />}
-          label={DOUBTS[doubt].label}
-        />
-      ))}
+    <>
+      <DoubtBoxes without={without} onChange={change} />
       {ruledOut && <Typography variant="body2">As planned it is a technique that you do without.</Typography>}
-    </Box>
+      {problem !== null && (
+        <Alert severity="warning" variant="outlined">
+          {problem}
+        </Alert>
+      )}
+    </>
   );
 }
 
@@ -126,7 +129,8 @@ function useRoutes(surface: Surface, coat: Coat) {
   const job = useDesign();
   const paints = usePaints();
   const painter = usePainter();
-  const { without } = usePrefs();
+  const doubts = useWithout();
+  const { without } = doubts;
   const asked = useAsked(
     "routes",
     useMemo(
@@ -141,7 +145,7 @@ function useRoutes(surface: Surface, coat: Coat) {
     () => chosen && withSurface(job, surface.id, (now) => withCoat(now, coat.id, () => chosen.coat)),
     [job, surface.id, coat.id, chosen],
   );
-  return { job, ...asked, found, chosen, setTechnique, shown };
+  return { job, ...asked, found, chosen, setTechnique, shown, doubts };
 }
 
 interface Props {
@@ -152,13 +156,13 @@ interface Props {
 
 /** Another route to the same look: a coat in a technique that this painter has or likes, each painted to its end. */
 export function RouteDialog({ surface, coat, onClose }: Props) {
-  const { job, found, tried, problem, chosen, setTechnique, shown } = useRoutes(surface, coat);
+  const { job, found, tried, problem, chosen, setTechnique, shown, doubts } = useRoutes(surface, coat);
   const edit = useEdit();
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth sx={FROM_TOP} aria-labelledby="route-title">
       <DialogTitle id="route-title">Another route for {coat.name}</DialogTitle>
       <DialogContent>
-        <Doubts planned={coat} />
+        <Doubts planned={coat} doubts={doubts} />
         <Box sx={{ height: 4, my: 1 }}>
           {tried !== null && problem === null && <LinearProgress aria-label="Painting every other way" />}
         </Box>
