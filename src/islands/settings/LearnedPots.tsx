@@ -9,7 +9,7 @@ import { call, messageOf } from "../../ui/api";
 
 const HIDING_WORDS: Readonly<Record<Paint["hiding"], string>> = {
   opaque: "opaque",
-  semi: "half opaque",
+  semi: "semi-opaque",
   transparent: "transparent",
 };
 
