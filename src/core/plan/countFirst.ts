@@ -1,8 +1,7 @@
-import type { Job, Surface } from "../job";
+import type { Coat, Job, Surface } from "../job";
 import type { Counting } from "../patterns/family";
 import { patternOf } from "../patterns/bind";
 import type { SurfaceForm } from "../surface/forms/form";
-import type { Coat } from "../job";
 import { formatNumber } from "../units";
 
 /** What is counted before a coat of the surface's pattern is painted full. */

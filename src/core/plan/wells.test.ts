@@ -6,7 +6,17 @@ import { labOfParts } from "../colour/search";
 import type { Mix, Well } from "../job";
 import { defaultPainter } from "../painter";
 import { batchFor } from "./drops";
-import { recipeOf, thinningOf, volumeUl, wellFrom, wellLab, whatToAdd, withDrops, withUsed } from "./wells";
+import {
+  recipeOf,
+  thinningOf,
+  volumeUl,
+  wellFrom,
+  wellLab,
+  whatToAdd,
+  withDrops,
+  withToppedUp,
+  withUsed,
+} from "./wells";
 
 const sizes = { paints: demoShelf, waterDropUl: 50 };
 const empty: Well = { id: "well-1", name: "Well", mixId: null, added: [], content: [], waterUl: 0 };
@@ -24,6 +34,23 @@ const mix: Mix = {
 };
 
 describe("a well", () => {
+  it("keeps its thinning within half a drop of water when it is topped up, and takes none where it has none", () => {
+    const thinned = withDrops(withDrops(empty, straw, 4, sizes), null, 3, sizes);
+    const topped = withToppedUp(
+      thinned,
+      [
+        { paintId: straw, drops: 3 },
+        { paintId: tarn, drops: 1 },
+      ],
+      sizes,
+    );
+    const paint = volumeUl(topped) - topped.waterUl;
+    expect(paint).toBe(8 * 40);
+    expect(Math.abs(topped.waterUl - thinningOf(thinned) * paint)).toBeLessThanOrEqual(sizes.waterDropUl / 2);
+    const pure = withToppedUp(withDrops(empty, straw, 2, sizes), [{ paintId: straw, drops: 2 }], sizes);
+    expect(recipeOf(pure)).toEqual([{ paintId: straw, drops: 4 }]);
+  });
+
   it("knows volume and content from the drops that went in", () => {
     const well = withDrops(withDrops(withDrops(empty, straw, 3, sizes), tarn, 1, sizes), null, 2, sizes);
     expect(volumeUl(well)).toBe(4 * 40 + 2 * 50);

@@ -112,6 +112,18 @@ interface PotDrops {
   readonly drops: number;
 }
 
+/** A well with whole drops of its pots more in it, and the water that keeps its thinning. */
+export function withToppedUp(
+  well: Well,
+  pots: readonly { readonly paintId: string; readonly drops: number }[],
+  sizes: DropSizes,
+): Well {
+  const addedUl = pots.reduce((sum, { paintId, drops }) => sum + drops * dropOf(sizes, paintId), 0);
+  const water = waterFor(well, addedUl, sizes);
+  const topped = pots.reduce((next, { paintId, drops }) => withDrops(next, paintId, drops, sizes), well);
+  return water > 0 ? withDrops(topped, null, water, sizes) : topped;
+}
+
 /** Every one and two pots in 1 to so many whole drops. */
 function* dropsToTry(pots: readonly Paint[], mostDrops: number): Generator<readonly PotDrops[]> {
   for (const [first, paint] of pots.entries()) {

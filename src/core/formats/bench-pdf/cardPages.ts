@@ -1,5 +1,5 @@
 import type { PDFDocument, PDFFont, PDFImage } from "@cantoo/pdf-lib";
-import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
+import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet, type Fonts } from "./sheet";
 
 /** One card as printed. */
 export interface PdfCard {
@@ -20,11 +20,6 @@ export type PdfEntry =
   | { readonly kind: "heading"; readonly title: string; readonly note: string }
   /** A card that is printed already is painted once more. */
   | { readonly kind: "again"; readonly number: number; readonly text: string };
-
-interface Fonts {
-  readonly regular: PDFFont;
-  readonly bold: PDFFont;
-}
 
 const LEAST_CARD_MM = 48;
 const LEFT = 15;

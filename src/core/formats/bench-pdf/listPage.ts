@@ -1,5 +1,5 @@
-import type { PDFDocument, PDFFont } from "@cantoo/pdf-lib";
-import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet } from "./sheet";
+import type { PDFDocument } from "@cantoo/pdf-lib";
+import { lineMm, linesOf, PAGE_MM, PT_PER_MM, Sheet, type Fonts } from "./sheet";
 
 /** One line of a list: what, how much, and what is to be known of it. */
 export interface ListItem {
@@ -15,11 +15,6 @@ export interface PdfList {
   readonly pots: readonly ListItem[];
   /** In the order of mixing. */
   readonly mixes: readonly ListItem[];
-}
-
-interface Fonts {
-  readonly regular: PDFFont;
-  readonly bold: PDFFont;
 }
 
 const [LEFT, TOP, BOTTOM, COLUMN, GAP] = [15, 24, 285, 86, 8];

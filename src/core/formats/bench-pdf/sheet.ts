@@ -3,6 +3,11 @@ import { rgb, type PDFFont, type PDFPage } from "@cantoo/pdf-lib";
 /** Points of a PDF per millimetre. */
 export const PT_PER_MM = 72 / 25.4;
 export const PAGE_MM = { width: 210, height: 297 } as const;
+/** The two weights in which everything is set. */
+export interface Fonts {
+  readonly regular: PDFFont;
+  readonly bold: PDFFont;
+}
 const INK = rgb(0, 0, 0);
 
 /** Draws in millimetres from the top left of a page. */

@@ -5,7 +5,7 @@ import type { MixNeed } from "../../../core/plan/batches";
 import type { Card } from "../../../core/plan/cards";
 import { amountText, measureText } from "../../../core/plan/cardText";
 import { topUp, type TopUp } from "../../../core/plan/topUp";
-import { withDrops } from "../../../core/plan/wells";
+import { withToppedUp } from "../../../core/plan/wells";
 import { counted, formatNumber } from "../../../core/units";
 import { NumberField } from "../../../ui/NumberField";
 import { changeWell, useHistory } from "../historyStore";
@@ -30,17 +30,16 @@ function AddedButton({ well, added }: { readonly well: Well; readonly added: Top
   const { waterDropUl } = usePainter();
   const sizes = { paints, waterDropUl };
   const took = added.pots.map(({ paintId, count }) => ({ paintId, drops: count }));
+  const topped = withToppedUp(well, took, sizes);
+  const water = Math.round((topped.waterUl - well.waterUl) / waterDropUl);
+  const withWater = water > 0 ? `, with ${counted(water, "drop")} of water to keep its thinning` : "";
   return (
     <Button
       variant="outlined"
-      onClick={() =>
-        changeWell(
-          took.reduce((next, { paintId, drops }) => withDrops(next, paintId, drops, sizes), well),
-          `${measureText(added, paints)} went into ${well.name}.`,
-        )
-      }
+      onClick={() => changeWell(topped, `${measureText(added, paints)} went into ${well.name}${withWater}.`)}
     >
       It went into {well.name}
+      {withWater}
     </Button>
   );
 }

@@ -4,6 +4,9 @@ import { call, messageOf } from "../../../ui/api";
 import { useState } from "react";
 import { useJobStore, usePainter } from "../jobStore";
 
+/** One is kept after the other, so that the last tick is what stays. */
+let before: Promise<void> = Promise.resolve();
+
 /** Keeps it with the painter: the profile as it was set, not as the log has it. */
 async function keep(without: readonly DoubtId[]): Promise<void> {
   const { painter } = await call<{ painter: Painter }>("/api/painter");
@@ -19,7 +22,9 @@ export function useWithout() {
   const change = (next: readonly DoubtId[]) => {
     useJobStore.setState(({ painter }) => ({ painter: painter && { ...painter, without: next } }));
     setProblem(null);
-    keep(next).catch((error: unknown) => setProblem(`It could not be kept. ${messageOf(error)}`));
+    before = before
+      .then(() => keep(next))
+      .catch((error: unknown) => setProblem(`It could not be kept. ${messageOf(error)}`));
   };
   return { without, change, problem };
 }
